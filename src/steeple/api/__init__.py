@@ -1,0 +1,1 @@
+"""Thin routes over the services; one table from error to status."""

@@ -1,0 +1,69 @@
+"""The web application: routes, errors, limits, and the pages built from ``web``."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from fastapi import FastAPI
+from fastapi.staticfiles import StaticFiles
+from starlette.exceptions import HTTPException
+from starlette.middleware.gzip import GZipMiddleware
+from starlette.middleware.trustedhost import TrustedHostMiddleware
+from starlette.responses import Response
+from starlette.types import Scope
+
+from steeple import __version__
+from steeple.api import errors
+from steeple.api.context import Context
+from steeple.api.limits import Limits
+from steeple.api.models import Problems
+from steeple.api.routes import core, plans
+
+LOCAL_HOSTS = ["127.0.0.1", "localhost", "[::1]"]
+_REFUSALS = {status: {"model": Problems} for status in (400, 404, 409, 413, 422, 503)}
+
+
+class Pages(StaticFiles):
+    """The built pages; every address that is not a file is answered by the one page."""
+
+    async def get_response(self, path: str, scope: Scope) -> Response:
+        try:
+            reply = await super().get_response(path, scope)
+        except HTTPException as error:
+            if error.status_code != 404 or path.startswith(("api", "assets")):
+                raise
+            reply = await super().get_response("index.html", scope)
+        if path.startswith("assets"):
+            reply.headers["cache-control"] = "public, max-age=31536000, immutable"
+        else:
+            reply.headers["cache-control"] = "no-cache"
+        return reply
+
+
+def make_app(context: Context | None, pages: Path | None) -> FastAPI:
+    """The application.
+
+    Parameters
+    ----------
+    context: the services; None only to write down the OpenAPI document.
+    pages: folder of the built pages; None serves the API alone.
+    """
+    app = FastAPI(
+        title="Steeple",
+        version=__version__,
+        description="Plans, checks and remembers a filming rig over a work surface.",
+        docs_url=None,
+        redoc_url=None,
+        openapi_url="/api/openapi.json",
+        responses=dict(_REFUSALS),  # type: ignore[arg-type]
+    )
+    app.state.context = context
+    errors.install(app)
+    app.add_middleware(GZipMiddleware, minimum_size=1024)
+    app.add_middleware(Limits)
+    app.add_middleware(TrustedHostMiddleware, allowed_hosts=[*LOCAL_HOSTS, "testserver"])
+    app.include_router(plans.router)
+    app.include_router(core.router)
+    if pages is not None:
+        app.mount("/", Pages(directory=pages, html=True), name="pages")
+    return app

@@ -1,0 +1,180 @@
+"""Routes for plans: shelf, sheet, revisions, files, card."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from fastapi import APIRouter, Depends, Query, Request, Response
+from fastapi.concurrency import run_in_threadpool
+from fastapi.responses import Response as PlainResponse
+
+from steeple.api.context import Context, context_of
+from steeple.api.models import (
+    Edit,
+    Head,
+    NewPlan,
+    OldPlan,
+    PlanId,
+    PlanOnShelf,
+    PlanSheet,
+    Revision,
+    Shelf,
+    Step,
+)
+from steeple.core.units import UnitSystem
+from steeple.formats.card_pdf import Paper
+from steeple.formats.registry import CARD_PDF, PLAN_JSON, file_name
+from steeple.services.cards import card_file
+from steeple.store.plans import ShelfEntry, StoredPlan
+
+router = APIRouter(prefix="/api/plans", tags=["plans"])
+Ctx = Annotated[Context, Depends(context_of)]
+
+
+def _sheet(stored: StoredPlan) -> PlanSheet:
+    return PlanSheet(
+        id=stored.id,
+        revision=stored.revision,
+        changed_at=stored.changed_at,
+        undo_label=stored.undo_label,
+        redo_label=stored.redo_label,
+        plan=stored.plan,
+    )
+
+
+def _on_shelf(entries: list[ShelfEntry]) -> tuple[PlanOnShelf, ...]:
+    return tuple(
+        PlanOnShelf(
+            id=one.id,
+            title=one.title,
+            shape=one.shape,
+            revision=one.revision,
+            changed_at=one.changed_at,
+        )
+        for one in entries
+    )
+
+
+@router.get("")
+def shelf(ctx: Ctx) -> Shelf:
+    """Every plan, those changed last first."""
+    return Shelf(
+        plans=_on_shelf(ctx.plans.shelf()), removed=_on_shelf(ctx.plans.shelf(removed=True))
+    )
+
+
+@router.post("", status_code=201)
+def begin(ctx: Ctx, new: NewPlan) -> PlanSheet:
+    """A new plan from a title and a shape of work."""
+    return _sheet(ctx.plans.begin(title=new.title, shape=new.shape))
+
+
+@router.post(
+    "/open",
+    status_code=201,
+    openapi_extra={
+        "requestBody": {
+            "required": True,
+            "content": {"application/octet-stream": {"schema": {"type": "string"}}},
+        }
+    },
+)
+async def open_file(ctx: Ctx, request: Request) -> PlanSheet:
+    """Put the plan of a file on the shelf, as a new plan."""
+    content = await request.body()
+    return _sheet(await run_in_threadpool(ctx.plans.open_file, content))
+
+
+@router.get("/{plan_id}")
+def get(ctx: Ctx, plan_id: PlanId) -> PlanSheet:
+    """A plan as it stands."""
+    return _sheet(ctx.plans.get(plan_id))
+
+
+@router.put("/{plan_id}")
+def save(ctx: Ctx, plan_id: PlanId, edit: Edit) -> PlanSheet:
+    """Save a plan. Refused with 409 where the revision it started from is not the newest."""
+    return _sheet(ctx.plans.save(plan_id, edit.plan, base=edit.base_revision))
+
+
+@router.delete("/{plan_id}", status_code=204)
+def remove(ctx: Ctx, plan_id: PlanId) -> Response:
+    """Take a plan off the shelf. It can be put back."""
+    ctx.plans.remove(plan_id)
+    return PlainResponse(status_code=204)
+
+
+@router.post("/{plan_id}/put-back")
+def put_back(ctx: Ctx, plan_id: PlanId) -> PlanSheet:
+    """Put a removed plan back on the shelf."""
+    return _sheet(ctx.plans.put_back(plan_id))
+
+
+@router.post("/{plan_id}/undo")
+def undo(ctx: Ctx, plan_id: PlanId, step: Step) -> PlanSheet:
+    """Take the last edit back, as a new revision."""
+    return _sheet(ctx.plans.undo(plan_id, base=step.base_revision))
+
+
+@router.post("/{plan_id}/redo")
+def redo(ctx: Ctx, plan_id: PlanId, step: Step) -> PlanSheet:
+    """Make the edit again that was taken back last, as a new revision."""
+    return _sheet(ctx.plans.redo(plan_id, base=step.base_revision))
+
+
+@router.post("/{plan_id}/copy", status_code=201)
+def keep_as_copy(ctx: Ctx, plan_id: PlanId, edit: Edit) -> PlanSheet:
+    """Keep one's own version as a new plan, where the plan was changed elsewhere."""
+    ctx.plans.head(plan_id)
+    title = f"{edit.plan.title[:112]} (mine)"
+    return _sheet(
+        ctx.plans.add(edit.plan.model_copy(update={"title": title}), label="Kept as a copy")
+    )
+
+
+@router.get("/{plan_id}/head")
+def head(ctx: Ctx, plan_id: PlanId) -> Head:
+    """The newest revision, for a window that wants to know whether it is up to date."""
+    return Head(revision=ctx.plans.head(plan_id))
+
+
+@router.get("/{plan_id}/revisions/{number}")
+def revision(ctx: Ctx, plan_id: PlanId, number: Revision) -> OldPlan:
+    """A plan as it was at a revision."""
+    return OldPlan(revision=number, plan=ctx.plans.at(plan_id, number))
+
+
+@router.get(
+    "/{plan_id}/file",
+    response_class=PlainResponse,
+    responses={200: {"content": {PLAN_JSON.media_type: {}}}},
+)
+def file(ctx: Ctx, plan_id: PlanId) -> Response:
+    """The plan as a file."""
+    title, text = ctx.plans.file(plan_id)
+    return _download(text.encode(), PLAN_JSON.media_type, file_name(title, PLAN_JSON))
+
+
+@router.get(
+    "/{plan_id}/card.pdf",
+    response_class=PlainResponse,
+    responses={200: {"content": {CARD_PDF.media_type: {}}}},
+)
+def card(
+    ctx: Ctx,
+    plan_id: PlanId,
+    paper: Annotated[Paper, Query()] = "a4",
+    units: Annotated[UnitSystem, Query()] = "cm",
+) -> Response:
+    """The set-up card as a PDF of one page."""
+    plan = ctx.plans.get(plan_id).plan
+    content = card_file(plan, paper=paper, system=units)
+    return _download(content, CARD_PDF.media_type, file_name(plan.title, CARD_PDF))
+
+
+def _download(content: bytes, media_type: str, name: str) -> Response:
+    return PlainResponse(
+        content,
+        media_type=media_type,
+        headers={"content-disposition": f'attachment; filename="{name}"'},
+    )

@@ -1,0 +1,89 @@
+"""The ``steeple`` command."""
+
+from __future__ import annotations
+
+import argparse
+import json
+import sys
+from collections.abc import Sequence
+
+from steeple import __version__
+from steeple.cli import files, lens, pages, serving
+from steeple.core.errors import SteepleError
+from steeple.core.plan.reading import plan_schema
+
+
+def parser() -> argparse.ArgumentParser:
+    """Every subcommand with its options."""
+    top = argparse.ArgumentParser(
+        prog="steeple", description="Plans a filming rig over a work surface."
+    )
+    top.add_argument("--version", action="version", version=f"steeple {__version__}")
+    commands = top.add_subparsers(dest="command", required=True, metavar="COMMAND")
+
+    demo = commands.add_parser("demo", help="serve with the demo workshop's plans")
+    serving.add_arguments(demo)
+    demo.set_defaults(run=lambda arguments: serving.run(arguments, demo=True))
+
+    serve = commands.add_parser("serve", help="serve your own plans")
+    serving.add_arguments(serve)
+    serve.set_defaults(run=lambda arguments: serving.run(arguments, demo=False))
+
+    evaluate = commands.add_parser("evaluate", help="work out a plan file")
+    evaluate.add_argument("plan", metavar="PLAN.json")
+    evaluate.add_argument("--json", action="store_true", help="print the whole evaluation")
+    evaluate.add_argument("--units", choices=("cm", "in"), default="cm")
+    evaluate.set_defaults(run=files.evaluate_file)
+
+    optics = commands.add_parser("lens", help="one optical figure at a time")
+    lens.add_arguments(optics)
+    optics.set_defaults(run=lens.run)
+
+    schema = commands.add_parser("schema", help="print the JSON Schema of the plan document")
+    schema.set_defaults(run=_schema)
+
+    export = commands.add_parser("export", help="list the shelf, or write a plan to a file")
+    export.add_argument("plan", nargs="?", metavar="ID", help="none lists the shelf")
+    export.add_argument("file", nargs="?", metavar="FILE", help="none prints")
+    take = commands.add_parser("import", help="put plan files on the shelf")
+    take.add_argument("plans", nargs="+", metavar="PLAN.json")
+    backup = commands.add_parser("backup", help="write a whole copy of the database")
+    backup.add_argument("file", metavar="FILE")
+    restore = commands.add_parser("restore", help="put a backup in place; the present is kept")
+    restore.add_argument("file", metavar="FILE")
+    for command, action in (
+        (export, files.export_plans),
+        (take, files.import_plans),
+        (backup, files.backup),
+        (restore, files.restore),
+    ):
+        command.add_argument("--data", metavar="FOLDER", help="where plans are kept")
+        command.set_defaults(run=action)
+
+    write = commands.add_parser("pages", help="write the generated pages of the documentation")
+    write.add_argument("folder", nargs="?", default="docs")
+    write.set_defaults(run=pages.run)
+    return top
+
+
+def _schema(_arguments: argparse.Namespace) -> int:
+    print(json.dumps(plan_schema(), indent=2, ensure_ascii=False))
+    return 0
+
+
+def main(words: Sequence[str] | None = None) -> int:
+    """Run the command. Exit 2 where input was refused, with a plain sentence."""
+    arguments = parser().parse_args(words)
+    try:
+        status: int = arguments.run(arguments)
+    except SteepleError as error:
+        files.print_refusal(error)
+        return 2
+    except BrokenPipeError:
+        sys.stderr.close()
+        return 0
+    return status
+
+
+if __name__ == "__main__":
+    sys.exit(main())

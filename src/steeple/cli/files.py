@@ -1,0 +1,146 @@
+"""``steeple evaluate``, ``export``, ``import``, ``backup``, ``restore``."""
+
+from __future__ import annotations
+
+import argparse
+import sys
+from pathlib import Path
+
+from steeple.core.errors import DocumentError, SteepleError
+from steeple.core.evaluation import Evaluation, evaluate
+from steeple.core.plan.reading import PLAN_BYTES_LIMIT, PlanRefused, read_plan
+from steeple.core.study.result import sentence_words
+from steeple.core.units import UnitSystem
+from steeple.main import DATABASE_NAME, data_folder, make_context
+from steeple.store.database import Database, restore_from
+
+
+def read_file(path: Path) -> bytes:
+    """The bytes of a plan file, not more than one may have.
+
+    Raises
+    ------
+    DocumentError
+        ``cannot-read`` or ``too-large``.
+    """
+    try:
+        size = path.stat().st_size
+        if size > PLAN_BYTES_LIMIT:
+            raise DocumentError(
+                "too-large",
+                f"{path} has {size / 1e6:.0f} MB; a plan file has at most "
+                f"{PLAN_BYTES_LIMIT / 1e6:.0f} MB. It was not read.",
+                field="file",
+            )
+        return path.read_bytes()
+    except OSError as error:
+        raise DocumentError(
+            "cannot-read", f"{path} cannot be read: {error.strerror}.", field="file"
+        ) from error
+
+
+def print_words(evaluation: Evaluation, system: UnitSystem) -> None:
+    """Answers, findings with mends, assumptions and cautions as plain text."""
+    print(evaluation.title)
+    for answer in evaluation.answers:
+        print()
+        print(sentence_words(answer.line, system))
+        if answer.under:
+            print(sentence_words(answer.under, system))
+    print()
+    for finding in evaluation.findings:
+        print(f"{finding.verdict:8}{sentence_words(finding.title, system)}  [{finding.code}]")
+        if finding.verdict == "holds":
+            continue
+        print(f"        {sentence_words(finding.reason, system)}")
+        for fix in finding.fixes:
+            cost = f" ({sentence_words(fix.cost, system)})" if fix.cost else ""
+            action, outcome = (
+                sentence_words(fix.action, system),
+                sentence_words(fix.outcome, system),
+            )
+            print(f"        mend: {action} -> {outcome}{cost}")
+    if evaluation.assumed:
+        print()
+    for assumption in evaluation.assumed:
+        said = assumption.quantity.words(system) if assumption.quantity else assumption.text
+        print(f"assumed {assumption.words}: {said} ({assumption.why})")
+    for caution in evaluation.cautions:
+        print(f"caution {caution.sentence}")
+
+
+def evaluate_file(arguments: argparse.Namespace) -> int:
+    """Work out a plan file; exit 1 where something fails."""
+    result = evaluate(read_plan(read_file(Path(arguments.plan))))
+    if arguments.json:
+        print(result.model_dump_json(indent=2))
+    else:
+        print_words(result, arguments.units)
+    return 1 if any(finding.verdict == "fails" for finding in result.findings) else 0
+
+
+def _database(arguments: argparse.Namespace) -> Database:
+    return Database(data_folder(arguments.data) / DATABASE_NAME)
+
+
+def export_plans(arguments: argparse.Namespace) -> int:
+    """List the shelf, or write one plan to a file."""
+    plans = make_context(_database(arguments)).plans
+    if arguments.plan is None:
+        for entry in plans.shelf():
+            print(f"{entry.id}  {entry.title}")
+        return 0
+    _, text = plans.file(arguments.plan)
+    if arguments.file is None:
+        sys.stdout.write(text)
+        return 0
+    target = Path(arguments.file)
+    try:
+        with target.open("x", encoding="utf-8") as out:
+            out.write(text)
+    except OSError as error:
+        raise SteepleError(
+            "cannot-write", f"{target} cannot be written: {error.strerror}.", field="file"
+        ) from error
+    return 0
+
+
+def import_plans(arguments: argparse.Namespace) -> int:
+    """Put plan files on the shelf; a file that is refused does not stop the others."""
+    plans = make_context(_database(arguments)).plans
+    refused = 0
+    for name in arguments.plans:
+        try:
+            stored = plans.open_file(read_file(Path(name)))
+        except SteepleError as error:
+            print_refusal(error, name)
+            refused += 1
+        else:
+            print(f"{stored.id}  {stored.plan.title}")
+    return 1 if refused else 0
+
+
+def backup(arguments: argparse.Namespace) -> int:
+    """Write a whole copy of the database."""
+    target = Path(arguments.file)
+    _database(arguments).backup_to(target)
+    print(f"Everything is in {target}.")
+    return 0
+
+
+def restore(arguments: argparse.Namespace) -> int:
+    """Put a backup in place; what was there is kept."""
+    target = data_folder(arguments.data) / DATABASE_NAME
+    kept = restore_from(Path(arguments.file), target)
+    print(f"{arguments.file} is in place as {target}.")
+    if kept is not None:
+        print(f"What was there is kept as {kept}.")
+    return 0
+
+
+def print_refusal(error: SteepleError, about: str = "") -> None:
+    """Say a refusal on standard error, every problem on a line."""
+    problems = error.problems if isinstance(error, PlanRefused) else ()
+    lines = [problem.sentence for problem in problems] or [error.sentence]
+    for line in lines:
+        print(f"{about}: {line}" if about else line, file=sys.stderr)

@@ -1,0 +1,81 @@
+"""``steeple serve`` and ``steeple demo``: the application on this machine."""
+
+from __future__ import annotations
+
+import argparse
+import socket
+import sys
+
+import uvicorn
+
+from steeple.core.errors import InputError
+from steeple.demo.world import fill
+from steeple.main import DATABASE_NAME, PAGES, build, data_folder, make_context
+from steeple.store.database import Database, exclusive
+
+DEFAULT_PORT = 8731
+HOST = "127.0.0.1"
+
+
+def add_arguments(parser: argparse.ArgumentParser) -> None:
+    """Declare the options."""
+    parser.add_argument("--data", metavar="FOLDER", help="where plans are kept")
+    parser.add_argument(
+        "--port", type=int, default=DEFAULT_PORT, help=f"port on this machine ({DEFAULT_PORT})"
+    )
+
+
+def open_port(port: int) -> socket.socket:
+    """A listening socket on this machine alone.
+
+    Raises
+    ------
+    InputError
+        ``out-of-range`` or ``port-in-use``.
+    """
+    if not 0 <= port <= 65535:
+        raise InputError(
+            "out-of-range",
+            f"Port {port} is not a port; it must be between 0 and 65535.",
+            field="port",
+            value=port,
+            allowed="0 to 65535",
+        )
+    listener = socket.socket(socket.AF_INET, socket.SOCK_STREAM)
+    listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+    try:
+        listener.bind((HOST, port))
+        listener.listen(128)
+    except OSError as error:
+        listener.close()
+        raise InputError(
+            "port-in-use",
+            f"Port {port} cannot be used ({error.strerror}). Another Steeple may be running; "
+            f"choose another port with --port, such as --port {min(port + 1, 65535)}.",
+            field="port",
+            value=port,
+        ) from error
+    return listener
+
+
+def run(arguments: argparse.Namespace, *, demo: bool) -> int:
+    """Serve until stopped."""
+    path = data_folder(arguments.data) / DATABASE_NAME
+    with open_port(arguments.port) as listener, exclusive(path):
+        database = Database(path)
+        if demo:
+            context = make_context(database)
+            fill(context.plans, context.gear)
+        app = build(database)
+        if not PAGES.is_dir():
+            print("The pages are not built; only the API is served.", file=sys.stderr)
+        print(f"Steeple is open at http://{HOST}:{listener.getsockname()[1]}/", flush=True)
+        print(f"Plans are kept in {path}. Stop with Ctrl+C.", flush=True)
+        config = uvicorn.Config(app, log_level="warning", timeout_graceful_shutdown=2)
+        try:
+            uvicorn.Server(config).run(sockets=[listener])
+        except KeyboardInterrupt:
+            pass
+        finally:
+            database.close()
+    return 0

@@ -1,0 +1,125 @@
+"""The evaluation of a plan: every figure, finding, assumption and working. Deterministic."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from pydantic import Field
+
+from steeple.core.findings.cautions import Caution, cautions_for
+from steeple.core.findings.finding import GRAVITY, Finding, Step, Verdict
+from steeple.core.findings.judging import judge
+from steeple.core.findings.scene import Scene, scenes_of
+from steeple.core.plan.document import Plan
+from steeple.core.plan.gear import Lens
+from steeple.core.solve.mends import with_mends
+from steeple.core.study.answers import Answer, camera_missing_answer, lens_answer, work_answer
+from steeple.core.study.card import Card, card_of
+from steeple.core.study.drawing import Drawing, drawing_of
+from steeple.core.study.figures import lens_figures
+from steeple.core.study.result import Assumption, Figure, Result, Working
+
+
+class CameraResult(Result):
+    """The figures of one camera. ``drawing`` is None while gear is missing."""
+
+    id: str
+    figures: tuple[Figure, ...] = ()
+    working: tuple[Working, ...] = ()
+    drawing: Drawing | None = None
+
+
+class StepVerdict(Result):
+    """The heaviest verdict among the findings of a step."""
+
+    step: Step
+    verdict: Verdict
+
+
+class Evaluation(Result):
+    """Everything that the core says of a plan."""
+
+    title: str
+    answers: tuple[Answer, ...]
+    cameras: tuple[CameraResult, ...]
+    findings: tuple[Finding, ...]
+    steps: tuple[StepVerdict, ...]
+    assumed: tuple[Assumption, ...]
+    cautions: tuple[Caution, ...]
+    card: Card
+    mends_tried: bool = Field(description="False where fixes were left out to answer faster.")
+
+
+def evaluate(plan: Plan, *, owned: Sequence[Lens] = (), try_mends: bool = True) -> Evaluation:
+    """Work out a plan.
+
+    Parameters
+    ----------
+    plan: any valid plan, finished or not.
+    owned: lenses of the maker's that mends may take.
+    try_mends: False leaves the fixes out, for an answer while something is being dragged.
+
+    Returns
+    -------
+    The evaluation. The same arguments give the same bytes when written as JSON.
+    """
+    scenes = scenes_of(plan, tuple(owned))
+    findings = judge(scenes)
+    if try_mends:
+        findings = with_mends(scenes, findings)
+    cautions = cautions_for(scenes)
+    return Evaluation(
+        title=plan.title,
+        answers=_answers(plan, scenes),
+        cameras=tuple(_camera(scene) for scene in scenes if scene.index is not None),
+        findings=findings,
+        steps=_steps(findings),
+        assumed=_assumed(scenes),
+        cautions=cautions,
+        card=card_of(
+            plan=plan,
+            work=scenes[0].work,
+            lens=scenes[0].lens,
+            assumed=_assumed(scenes),
+        ),
+        mends_tried=try_mends,
+    )
+
+
+def _answers(plan: Plan, scenes: Sequence[Scene]) -> tuple[Answer, ...]:
+    answers = [work_answer(scenes[0].work)]
+    for scene in scenes:
+        answers.append(
+            lens_answer(scene.lens)
+            if scene.lens is not None
+            else camera_missing_answer(plan, scene.index or 0)
+        )
+    return tuple(answers)
+
+
+def _camera(scene: Scene) -> CameraResult:
+    if scene.lens is None:
+        return CameraResult(id=scene.about)
+    figures, working = lens_figures(scene.lens, scene.assumptions)
+    return CameraResult(
+        id=scene.about, figures=figures, working=working, drawing=drawing_of(scene.lens)
+    )
+
+
+def _steps(findings: Sequence[Finding]) -> tuple[StepVerdict, ...]:
+    verdicts: list[StepVerdict] = []
+    steps: tuple[Step, ...] = ("work", "lens")
+    for step in steps:
+        own = [finding.verdict for finding in findings if finding.step == step]
+        if own:
+            verdicts.append(StepVerdict(step=step, verdict=max(own, key=GRAVITY.__getitem__)))
+    return tuple(verdicts)
+
+
+def _assumed(scenes: Sequence[Scene]) -> tuple[Assumption, ...]:
+    """Everything assumed, each field once, in the order in which it was met."""
+    by_field: dict[str, Assumption] = {}
+    for scene in scenes:
+        for assumption in scene.assumed:
+            by_field.setdefault(assumption.field, assumption)
+    return tuple(by_field.values())

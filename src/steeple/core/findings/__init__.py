@@ -1,0 +1,1 @@
+"""The rules: each judges one thing that goes wrong, says why, and proposes what might mend it."""

@@ -1,0 +1,128 @@
+"""Cautions: what can hurt someone, said in one plain sentence that defers to those who know.
+
+A caution is never a promise of safety and never clears anything.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+
+from steeple.core.findings.scene import Scene
+from steeple.core.plan.document import Hazard
+from steeple.core.study.result import Result
+
+LOW_BEAM_MM = 2_100.0
+"""Beams and slopes below this height from the floor are struck by heads; our own planning value."""
+
+
+class Caution(Result):
+    """One caution that applies to a plan, and the step beside which it stands."""
+
+    code: str
+    step: str
+    sentence: str
+
+
+@dataclass(frozen=True, slots=True)
+class CautionRule:
+    """When a caution applies, and what it says."""
+
+    code: str
+    step: str
+    trigger: str
+    sentence: str
+    applies: Callable[[Scene], bool]
+
+
+def _hazard(name: Hazard) -> Callable[[Scene], bool]:
+    return lambda scene: name in scene.work.hazards
+
+
+def _low_ceiling(scene: Scene) -> bool:
+    ceiling = scene.work.ceiling_mm
+    return ceiling is not None and ceiling + scene.work.table_height_mm < LOW_BEAM_MM
+
+
+CAUTIONS: tuple[CautionRule, ...] = (
+    CautionRule(
+        "overhead-load",
+        "lens",
+        "a camera hangs over the work",
+        "A camera over hands, food or an instrument needs a second fixing: a safety tether to "
+        "something that bears it. Keep to the rating plate and the manual of what carries it; an "
+        "unknown rating is no clearance.",
+        lambda scene: scene.camera is not None,
+    ),
+    CautionRule(
+        "low-ceiling",
+        "work",
+        "the ceiling or beam is lower than 210 cm",
+        "The ceiling or beam is low enough to strike with head or stand: mark it, and move stands "
+        "folded. Fixing anything into it is for a qualified installer, under local codes.",
+        _low_ceiling,
+    ),
+    CautionRule(
+        "heat",
+        "work",
+        "hot plates or hot pots in the work",
+        "Hot work under a camera: keep leads, cloth and boom out of the rising heat, and keep to "
+        "the temperature limits in the manual of each device.",
+        _hazard("heat"),
+    ),
+    CautionRule(
+        "steam",
+        "work",
+        "steam or grease rises from the work",
+        "Steam and grease settle on lens and camera and may drip back: place them to the side of "
+        "the vapour, and keep to what their manuals say of moisture.",
+        _hazard("steam"),
+    ),
+    CautionRule(
+        "flame",
+        "work",
+        "an open flame in the work",
+        "Open flame under a rig: nothing that burns or melts above it, an extinguisher at hand, "
+        "and the local fire rules before anything else.",
+        _hazard("flame"),
+    ),
+    CautionRule(
+        "turning",
+        "work",
+        "a machine with turning parts",
+        "Turning machine: nothing loose above or beside it, camera and stand out of the line of "
+        "throw, guards stay on, and its manual rules.",
+        _hazard("turning"),
+    ),
+    CautionRule(
+        "curing-lamp",
+        "work",
+        "a curing lamp in the work",
+        "Curing lamps harm eyes and skin: shield them as their manual says, also from reflections.",
+        _hazard("curing-lamp"),
+    ),
+    CautionRule(
+        "water-near-mains",
+        "work",
+        "water near mains-powered devices",
+        "Water near mains power: only sockets with residual-current protection, leads off the "
+        "counter; ask a licensed electrician where in doubt.",
+        _hazard("water-near-mains"),
+    ),
+    CautionRule(
+        "people-filmed",
+        "work",
+        "other people are present",
+        "Everyone who is filmed must agree beforehand, and the venue must be asked.",
+        _hazard("audience"),
+    ),
+)
+
+
+def cautions_for(scenes: tuple[Scene, ...]) -> tuple[Caution, ...]:
+    """Every caution that applies to a plan, once each, in the order of the registry."""
+    return tuple(
+        Caution(code=rule.code, step=rule.step, sentence=rule.sentence)
+        for rule in CAUTIONS
+        if any(rule.applies(scene) for scene in scenes)
+    )

@@ -1,0 +1,23 @@
+"""All rules put to all scenes of a plan."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from steeple.core.findings.finding import Finding
+from steeple.core.findings.registry import RULES
+from steeple.core.findings.scene import Scene
+
+
+def judge_scene(scene: Scene) -> tuple[Finding, ...]:
+    """Every finding on one scene, in the order of the registry, without fixes."""
+    found = (rule.finding(scene) for rule in RULES)
+    return tuple(finding for finding in found if finding is not None)
+
+
+def judge(scenes: Sequence[Scene]) -> tuple[Finding, ...]:
+    """Every finding on a plan; what concerns the whole plan is said once."""
+    findings: list[Finding] = []
+    for position, scene in enumerate(scenes):
+        findings += [one for one in judge_scene(scene) if position == 0 or one.about]
+    return tuple(findings)

@@ -1,0 +1,72 @@
+"""What the rules look at: a plan with one of its cameras studied."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from steeple.core.plan.document import Camera, Plan
+from steeple.core.plan.gear import Lens
+from steeple.core.study.given import Assumptions, GivenWork, given_camera, given_work
+from steeple.core.study.lens import LensStudy, Sight, study_lens
+from steeple.core.study.result import Assumption
+
+
+@dataclass(frozen=True, slots=True)
+class Scene:
+    """A plan, the figures of its work, and the study of one camera.
+
+    ``lens`` is None while the camera lacks what a study needs; ``index`` is None for a plan
+    without cameras. ``owned`` are the lenses that a mend may take from the cupboard.
+    """
+
+    plan: Plan
+    work: GivenWork
+    index: int | None
+    lens: LensStudy | None
+    assumptions: Assumptions
+    owned: tuple[Lens, ...]
+
+    @property
+    def camera(self) -> Camera | None:
+        return None if self.index is None else self.plan.cameras[self.index]
+
+    @property
+    def about(self) -> str:
+        camera = self.camera
+        return camera.id if camera else ""
+
+    @property
+    def at(self) -> str:
+        """JSON pointer of the camera."""
+        return f"/cameras/{self.index or 0}"
+
+    @property
+    def sight(self) -> Sight | None:
+        return self.lens.sight if self.lens else None
+
+    @property
+    def assumed(self) -> tuple[Assumption, ...]:
+        return tuple(self.assumptions.made)
+
+
+def scenes_of(plan: Plan, owned: tuple[Lens, ...] = ()) -> tuple[Scene, ...]:
+    """One scene for each camera of the plan; one without camera where it has none."""
+    scenes = []
+    for index in range(len(plan.cameras)) or (None,):
+        assumptions = Assumptions()
+        work = given_work(plan, assumptions)
+        lens = None
+        if index is not None:
+            camera = given_camera(plan.cameras[index], index, work, assumptions)
+            lens = study_lens(camera, work, assumptions) if camera else None
+        scenes.append(
+            Scene(
+                plan=plan,
+                work=work,
+                index=index,
+                lens=lens,
+                assumptions=assumptions,
+                owned=owned,
+            )
+        )
+    return tuple(scenes)

@@ -1,0 +1,1 @@
+"""Plane figures on and above the table."""

@@ -1,0 +1,1 @@
+"""Thin-lens optics, exact at close range: numbers in, numbers out. Knows no plan."""

@@ -1,0 +1,125 @@
+"""How near a lens focuses, and how deep it is sharp.
+
+Reference: ISO 517 (apertures and related markings); Ray, *Applied Photographic Optics*, chapter on
+depth of field; Jacobson, *The Manual of Photography*.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from steeple.core.errors import InputError
+from steeple.core.optics.thin_lens import image_distance
+from steeple.core.units import positive
+
+COC_PER_DIAGONAL = 1500.0
+"""Default circle of confusion: active diagonal ÷ 1500 (Ray, *Applied Photographic Optics*)."""
+
+
+def nearest_from_sensor_mark(*, focal_mm: float, min_focus_from_mark_mm: float) -> float:
+    """Least pupil-to-plane distance from a minimum focus distance printed for the sensor mark.
+
+    u₀ = (D₀ + √(D₀² − 4·f·D₀))/2, the larger root of u + f·u/(u − f) = D₀.
+
+    Raises
+    ------
+    InputError
+        ``not-a-thin-lens`` where D₀ < 4·f: no thin lens reaches that; the greatest magnification
+        must be used instead.
+    """
+    f = positive(focal_mm, "focal_mm")
+    d = positive(min_focus_from_mark_mm, "min_focus_from_mark_mm")
+    if d < 4 * f:
+        raise InputError(
+            "not-a-thin-lens",
+            f"A minimum focus distance of {d:g} mm is less than four focal lengths ({4 * f:g} mm); "
+            "give the greatest magnification of the lens instead.",
+            field="min_focus_from_mark_mm",
+            value=d,
+            allowed=f"at least {4 * f:g}",
+        )
+    return (d + math.sqrt(d * d - 4 * f * d)) / 2
+
+
+def nearest_from_magnification(*, focal_mm: float, greatest_magnification: float) -> float:
+    """Least pupil-to-plane distance u₀ = f·(1 + 1/m₀) from the greatest magnification m₀ > 0."""
+    positive(focal_mm, "focal_mm")
+    return focal_mm * (1 + 1 / positive(greatest_magnification, "greatest_magnification"))
+
+
+def nearest_focus(
+    *,
+    focal_mm: float,
+    min_focus_from_mark_mm: float | None,
+    greatest_magnification: float | None,
+) -> float | None:
+    """Least pupil-to-plane distance from whichever figure is known and usable.
+
+    The printed distance is taken where D₀ ≥ 4·f, else the greatest magnification.
+
+    Returns
+    -------
+    Distance in millimetres, or None where neither figure settles it.
+    """
+    if min_focus_from_mark_mm is not None and min_focus_from_mark_mm >= 4 * focal_mm:
+        return nearest_from_sensor_mark(
+            focal_mm=focal_mm, min_focus_from_mark_mm=min_focus_from_mark_mm
+        )
+    if greatest_magnification is not None:
+        return nearest_from_magnification(
+            focal_mm=focal_mm, greatest_magnification=greatest_magnification
+        )
+    return None
+
+
+def circle_of_confusion(*, width_mm: float, height_mm: float) -> float:
+    """Default circle of confusion c = √(w² + h²)/1500 for an active area, in millimetres."""
+    positive(width_mm, "width_mm")
+    return math.hypot(width_mm, positive(height_mm, "height_mm")) / COC_PER_DIAGONAL
+
+
+@dataclass(frozen=True, slots=True)
+class SharpRange:
+    """Distances from the entrance pupil between which the picture is sharp; far None = infinite."""
+
+    near_mm: float
+    far_mm: float | None
+
+
+def sharp_range(
+    *, focal_mm: float, f_number: float, circle_of_confusion_mm: float, pupil_to_focus_mm: float
+) -> SharpRange:
+    """Near and far limit: u·f²/(f² ± N·c·(u − f)).
+
+    Returns
+    -------
+    Limits in millimetres from the entrance pupil; the far one None where f² ≤ N·c·(u − f).
+
+    Raises
+    ------
+    InputError
+        As `image_distance`, and ``out-of-range`` for N or c not positive.
+    """
+    image_distance(focal_mm=focal_mm, pupil_to_focus_mm=pupil_to_focus_mm)
+    spread = (
+        positive(f_number, "f_number")
+        * positive(circle_of_confusion_mm, "circle_of_confusion_mm")
+        * (pupil_to_focus_mm - focal_mm)
+    )
+    square = focal_mm * focal_mm
+    near = pupil_to_focus_mm * square / (square + spread)
+    far = pupil_to_focus_mm * square / (square - spread) if square > spread else None
+    return SharpRange(near_mm=near, far_mm=far)
+
+
+def shared_focus_distance(*, near_mm: float, far_mm: float) -> float:
+    """Distance to focus at so that two planes are equally sharp: u = 2ab/(a + b).
+
+    Parameters
+    ----------
+    near_mm, far_mm: the two distances from the entrance pupil, > 0, in either order.
+    """
+    a = positive(near_mm, "near_mm")
+    b = positive(far_mm, "far_mm")
+    return 2 * a * b / (a + b)

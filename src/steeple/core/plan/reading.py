@@ -1,0 +1,132 @@
+"""From bytes to a plan and back: versions, upgrades, and clear refusals."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Callable, Mapping, Sequence
+from functools import cache
+from types import MappingProxyType
+from typing import Any
+
+from pydantic import ValidationError
+from pydantic_core import from_json
+
+from steeple.core.errors import DocumentError, SteepleError
+from steeple.core.plan.document import FORMAT, VERSION, Plan
+from steeple.core.plan.problems import Problem, bounds_in, problems_from
+
+PLAN_BYTES_LIMIT = 2_000_000
+"""A plan is a few kilobytes; a file beyond this is not read."""
+
+Upgrade = Callable[[dict[str, Any]], dict[str, Any]]
+UPGRADES: Mapping[int, Upgrade] = MappingProxyType({})
+"""Upgrade from a version to the next, by the version it starts from. Version 1 is the first."""
+
+
+class PlanRefused(SteepleError):
+    """A document that is no valid plan, with every problem found in it."""
+
+    def __init__(self, problems: Sequence[Problem]) -> None:
+        first = problems[0]
+        super().__init__(
+            first.code, first.sentence, field=first.field, value=first.value, allowed=first.range
+        )
+        self.problems = tuple(problems)
+
+
+@cache
+def plan_schema() -> dict[str, Any]:
+    """The JSON Schema (2020-12) of the plan document, generated from the models."""
+    schema = Plan.model_json_schema()
+    return {
+        "$schema": "https://json-schema.org/draft/2020-12/schema",
+        "title": f"Steeple plan, version {VERSION}",
+        **{key: value for key, value in schema.items() if key != "title"},
+    }
+
+
+def plan_bounds() -> Callable[[Sequence[str | int]], str]:
+    """A function that says the range of a plan's field in words."""
+    return bounds_in(plan_schema())
+
+
+def validate_plan(data: object) -> Plan:
+    """A plan from parsed JSON.
+
+    Raises
+    ------
+    PlanRefused
+        With every problem found, each naming field, value and range.
+    """
+    try:
+        return Plan.model_validate(data)
+    except ValidationError as error:
+        raise PlanRefused(problems_from(error, plan_bounds())) from error
+
+
+def read_plan(content: bytes) -> Plan:
+    """A plan from the bytes of a file; an older version is upgraded.
+
+    Parameters
+    ----------
+    content: UTF-8 JSON, with or without a byte-order mark, at most `PLAN_BYTES_LIMIT` bytes.
+
+    Raises
+    ------
+    DocumentError
+        ``too-large``, ``not-json``, ``not-a-plan`` or ``newer-version``.
+    PlanRefused
+        Where it is a plan, but a figure in it is refused.
+    """
+    if len(content) > PLAN_BYTES_LIMIT:
+        raise DocumentError(
+            "too-large",
+            f"The file has {len(content) / 1e6:.0f} MB; a plan file has at most "
+            f"{PLAN_BYTES_LIMIT / 1e6:.0f} MB. It was not read.",
+            field="file",
+            allowed=f"at most {PLAN_BYTES_LIMIT} bytes",
+        )
+    try:
+        data = from_json(content.removeprefix(b"\xef\xbb\xbf"))
+    except ValueError as error:
+        raise DocumentError(
+            "not-json",
+            f"The file is not whole JSON text ({error}). It may have been cut short; "
+            "save it again where it came from.",
+            field="file",
+        ) from error
+    if not isinstance(data, dict) or data.get("format") != FORMAT:
+        raise DocumentError(
+            "not-a-plan",
+            f"The file is JSON, but not a plan: it does not say “format”: “{FORMAT}”.",
+            field="format",
+            allowed=FORMAT,
+        )
+    version = data.get("version")
+    if not isinstance(version, int) or isinstance(version, bool) or version < 1:
+        raise DocumentError(
+            "not-a-plan",
+            "The plan does not say which version of the format it has; a whole number from 1 is needed.",
+            field="version",
+            value=str(version),
+            allowed=f"1 to {VERSION}",
+        )
+    if version > VERSION:
+        raise DocumentError(
+            "newer-version",
+            f"The plan has version {version} of the format; this Steeple reads up to version "
+            f"{VERSION}. Open it with a newer Steeple. Nothing was changed.",
+            field="version",
+            value=version,
+            allowed=f"1 to {VERSION}",
+        )
+    while version < VERSION:
+        data = UPGRADES[version](data)
+        version += 1
+    return validate_plan(data)
+
+
+def write_plan(plan: Plan) -> str:
+    """The plan as JSON text: two spaces of indent, fields in the order of the schema, one newline
+    at the end. Reading it gives an equal plan, and the same plan gives the same bytes."""
+    return json.dumps(plan.model_dump(mode="json"), indent=2, ensure_ascii=False) + "\n"

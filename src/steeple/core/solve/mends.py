@@ -1,0 +1,137 @@
+"""Mends: every proposal is made to the plan, the plan is judged again, and only what helps stays."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from steeple.core.errors import SteepleError
+from steeple.core.findings.finding import GRAVITY, Finding, Fix, Proposal
+from steeple.core.findings.judging import judge
+from steeple.core.findings.registry import RULES
+from steeple.core.findings.scene import Scene, scenes_of
+from steeple.core.plan.changes import apply_changes
+from steeple.core.study.result import Quantity, Sentence, say
+
+FIXES_SHOWN = 3
+_NOTICEABLE = 0.02
+"""A change of detail below this share is not worth a word."""
+
+Key = tuple[str, str]
+
+
+@dataclass(frozen=True, slots=True)
+class Trial:
+    """A proposal with what became of the plan."""
+
+    proposal: Proposal
+    scenes: tuple[Scene, ...]
+    findings: Mapping[Key, Finding]
+
+
+def _by_key(findings: Sequence[Finding]) -> dict[Key, Finding]:
+    return {(finding.code, finding.about): finding for finding in findings}
+
+
+def _proposals(scenes: Sequence[Scene], troubled: set[Key]) -> list[tuple[Scene, Proposal]]:
+    """Every distinct proposal of the rules that have something to mend, in their order."""
+    seen: set[str] = set()
+    proposals = []
+    for scene in scenes:
+        for rule in RULES:
+            about = scene.about if rule.step == "lens" else ""
+            if (rule.code, about) not in troubled:
+                continue
+            for proposal in rule.propose(scene):
+                fingerprint = repr(proposal.changes)
+                if fingerprint not in seen:
+                    seen.add(fingerprint)
+                    proposals.append((scene, proposal))
+    return proposals
+
+
+def _try(scene: Scene, proposal: Proposal) -> Trial | None:
+    try:
+        plan = apply_changes(scene.plan, proposal.changes)
+        scenes = scenes_of(plan, scene.owned)
+    except SteepleError:
+        return None
+    return Trial(proposal=proposal, scenes=scenes, findings=_by_key(judge(scenes)))
+
+
+def _mends(finding: Finding, before: Mapping[Key, Finding], trial: Trial) -> bool:
+    """Whether a trial makes the finding hold (or at least stop failing) and breaks nothing."""
+    after = trial.findings.get((finding.code, finding.about))
+    if after is None or GRAVITY[after.verdict] >= GRAVITY[finding.verdict]:
+        return False
+    if after.verdict not in ("holds", "watch"):
+        return False
+    for key, now in trial.findings.items():
+        was = before.get(key)
+        worse = was is None or GRAVITY[now.verdict] > GRAVITY[was.verdict]
+        if worse and now.verdict == "fails":
+            return False
+        if worse and finding.verdict == "watch" and now.verdict == "watch":
+            return False
+    return True
+
+
+def _cost(scene: Scene, trial: Trial, finding: Finding, before: Mapping[Key, Finding]) -> Sentence:
+    """What the mend gives away: detail, and notes that turn to watch."""
+    cost: Sentence = ()
+    now = next((one.sight for one in trial.scenes if one.about == scene.about), None)
+    was = scene.sight
+    if now is not None and was is not None:
+        change = now.delivered_px_per_mm - was.delivered_px_per_mm
+        if abs(change) > _NOTICEABLE * was.delivered_px_per_mm:
+            word = "more" if change > 0 else "less"
+            amount = Quantity(value=abs(change), unit="px_per_mm")
+            cost = say("{change} " + word + " detail", change=amount)
+    for key, after in trial.findings.items():
+        earlier = before.get(key)
+        if key == (finding.code, finding.about) or after.verdict != "watch":
+            continue
+        if earlier is None or earlier.verdict == "holds":
+            cost += say("; " if cost else "") + say("but ") + after.title
+    return cost
+
+
+def with_mends(scenes: Sequence[Scene], findings: Sequence[Finding]) -> tuple[Finding, ...]:
+    """The findings with up to `FIXES_SHOWN` mends each, every one tried out.
+
+    A mend is kept where the plan, judged again, has the finding better and no other finding
+    failing that did not fail before. Mends that make it hold come before those that only ease it;
+    among equals, the order of the rules (least disturbing first) is kept.
+    """
+    before = _by_key(findings)
+    troubled = {key for key, finding in before.items() if finding.verdict in ("fails", "watch")}
+    if not troubled:
+        return tuple(findings)
+    trials = [
+        (scene, trial)
+        for scene, proposal in _proposals(scenes, troubled)
+        if (trial := _try(scene, proposal)) is not None
+    ]
+    mended = []
+    for finding in findings:
+        key = (finding.code, finding.about)
+        fixes: list[tuple[int, Fix]] = []
+        for scene, trial in trials if key in troubled else ():
+            if _mends(finding, before, trial):
+                after = trial.findings[key]
+                fixes.append(
+                    (
+                        GRAVITY[after.verdict],
+                        Fix(
+                            action=trial.proposal.action,
+                            outcome=after.title,
+                            cost=_cost(scene, trial, finding, before),
+                            changes=trial.proposal.changes,
+                        ),
+                    )
+                )
+        fixes.sort(key=lambda ranked: ranked[0])
+        mended.append(
+            finding.model_copy(update={"fixes": tuple(fix for _, fix in fixes[:FIXES_SHOWN])})
+        )
+    return tuple(mended)

@@ -1,0 +1,78 @@
+"""What the drawings of a camera need: rectangles on the table, heights, bands of the plumb."""
+
+from __future__ import annotations
+
+from steeple.core.geometry.rectangle import Rectangle
+from steeple.core.study.heights import bands_of
+from steeple.core.study.lens import LensStudy
+from steeple.core.study.result import Band, Result
+
+
+class Box(Result):
+    """A rectangle in a plane parallel to the table, in millimetres; near is the maker's side."""
+
+    left: float
+    right: float
+    near: float
+    far: float
+
+
+def box(rectangle: Rectangle) -> Box:
+    """A rectangle as a result."""
+    return Box(left=rectangle.left, right=rectangle.right, near=rectangle.near, far=rectangle.far)
+
+
+class Drawing(Result):
+    """Geometry of the work and one camera over it; heights in millimetres above the table top."""
+
+    table: Box
+    table_height_mm: float
+    zone: Box
+    margin_mm: float
+    top_mm: float
+    hand_room_mm: float
+    ceiling_mm: float | None
+    lens_x_mm: float
+    lens_y_mm: float
+    height_mm: float
+    lowest_mm: float
+    focal_mm: float | None
+    roll_deg: int
+    rim_height_mm: float | None
+    mark_height_mm: float | None
+    back_height_mm: float | None
+    focus_height_mm: float | None
+    seen_table: Box | None
+    seen_top: Box | None
+    sharp_up_to_mm: float | None
+    sharp_down_to_mm: float | None
+    bands: tuple[Band, ...]
+
+
+def drawing_of(study: LensStudy) -> Drawing:
+    """The geometry of a study; what is not seen is None."""
+    sight, work, height = study.sight, study.work, study.settings.height_mm
+    return Drawing(
+        table=box(work.table),
+        table_height_mm=work.table_height_mm,
+        zone=box(work.zone),
+        margin_mm=work.margin_mm,
+        top_mm=work.top_mm,
+        hand_room_mm=work.hand_room_mm,
+        ceiling_mm=work.ceiling_mm,
+        lens_x_mm=study.x_mm,
+        lens_y_mm=study.y_mm,
+        height_mm=height,
+        lowest_mm=study.overhead.lowest_mm,
+        focal_mm=study.settings.focal_mm,
+        roll_deg=study.camera.roll_deg,
+        rim_height_mm=sight.rim_height_mm if sight else None,
+        mark_height_mm=sight.mark_height_mm if sight else None,
+        back_height_mm=sight.back_height_mm if sight else None,
+        focus_height_mm=height - sight.focus_distance_mm if sight else None,
+        seen_table=box(sight.seen_table) if sight else None,
+        seen_top=box(sight.seen_top) if sight else None,
+        sharp_up_to_mm=sight.sharp_up_to_mm if sight else None,
+        sharp_down_to_mm=sight.sharp_down_to_mm if sight else None,
+        bands=bands_of(study.settings.heights),
+    )

@@ -1,0 +1,117 @@
+"""The numbers that go into formulas, by symbol, each marked where it was assumed."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from steeple.core.study.given import Assumptions
+from steeple.core.study.lens import LensStudy, Sight
+from steeple.core.study.result import Put, Quantity
+from steeple.core.units import Unit
+
+
+@dataclass(frozen=True, slots=True)
+class Inputs:
+    """The numbers that formulas take, by symbol, each marked where it was assumed."""
+
+    study: LensStudy
+    assumptions: Assumptions
+
+    @property
+    def sight(self) -> Sight:
+        assert self.study.sight is not None
+        return self.study.sight
+
+    def _put(
+        self, symbol: str, meaning: str, value: float, unit: Unit, *fields: str
+    ) -> tuple[Put, ...]:
+        assumed = any(self.assumptions.covers(f"/{field}") for field in fields)
+        quantity = Quantity(value=value, unit=unit)
+        return (Put(symbol=symbol, meaning=meaning, quantity=quantity, assumed=assumed),)
+
+    def _camera(self, field: str) -> str:
+        return f"{self.study.camera.at}/{field}"
+
+    def height(self) -> tuple[Put, ...]:
+        at = self._camera("position/z_mm")
+        return self._put("H", "lens above the table", self.study.settings.height_mm, "mm", at)
+
+    def top(self) -> tuple[Put, ...]:
+        return self._put(
+            "t", "tallest point of the work", self.study.work.top_mm, "mm", "work/zone_top_mm"
+        )
+
+    def focal(self) -> tuple[Put, ...]:
+        focal = self.study.settings.focal_mm
+        if focal is None:
+            return ()
+        return self._put("f", "zoom setting", focal, "mm_exact", self._camera("focal_mm"))
+
+    def focus(self) -> tuple[Put, ...]:
+        return self._put("u", "lens to focus plane", self.sight.focus_distance_mm, "mm")
+
+    def image(self) -> tuple[Put, ...]:
+        """Focal length, focus distance and image distance; nothing of it for a fixed view."""
+        if self.study.settings.focal_mm is None:
+            return ()
+        v = self.sight.mark_height_mm - self.study.settings.height_mm
+        return (
+            self.focal()
+            + self.focus()
+            + self._put("v", "image distance f·u ÷ (u − f)", v, "mm_exact")
+        )
+
+    def extent(self, *, across: bool) -> tuple[Put, ...]:
+        """Active sensor extent, or tangent of the half angle, along the picture's width or height."""
+        camera = self.study.camera
+        if camera.area_mm is not None:
+            value = camera.area_mm.width if across else camera.area_mm.height
+            name = "active sensor width" if across else "active sensor height"
+            return self._put("w" if across else "h", name + " after crops", value, "mm_exact")
+        assert camera.fixed_view is not None
+        tangents = camera.fixed_view.tangents
+        value = tangents.width if across else tangents.height
+        at = self._camera("body/view/stabilisation_crop")
+        return self._put("tan α", "tangent of half the field of view", value, "ratio", at)
+
+    def aperture(self) -> tuple[Put, ...]:
+        n, coc = self.study.settings.f_number, self.study.settings.coc_mm
+        if n is None or coc is None:
+            return ()
+        return self._put("N", "f-number", n, "f_number", self._camera("f_number")) + self._put(
+            "c", "circle of confusion, active diagonal ÷ 1500", coc, "mm_exact"
+        )
+
+    def ratio(self) -> tuple[Put, ...]:
+        ratio = self.sight.magnification
+        return () if ratio is None else self._put("m", "magnification", ratio, "ratio")
+
+    def delivery(self) -> tuple[Put, ...]:
+        return self._put(
+            "P",
+            "pixels across the published picture",
+            self.study.work.delivery_px.width,
+            "px",
+            "delivery/width_px",
+        )
+
+    def detail(self) -> tuple[Put, ...]:
+        return self._put(
+            "s", "finest detail", self.study.work.detail_mm, "mm_exact", "work/finest_detail_mm"
+        )
+
+    def rim_parts(self) -> tuple[Put, ...]:
+        return self._put(
+            "b",
+            "sensor mark to front rim: flange distance and lens length",
+            self.study.camera.rim_from_mark_mm,
+            "mm_exact",
+            self._camera("body/flange_mm"),
+            self._camera("lens/length_mm"),
+        )
+
+    def number(
+        self, symbol: str, meaning: str, value: float, unit: Unit, *fields: str
+    ) -> tuple[Put, ...]:
+        """Any other number, marked assumed where one of ``fields`` was."""
+        return self._put(symbol, meaning, value, unit, *fields)

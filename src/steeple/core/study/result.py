@@ -1,0 +1,131 @@
+"""What a study gives back: figures, their working, assumptions, and sentences with figures in them.
+
+A sentence is kept in pieces, so that the interface can say each length in centimetres or inches
+and make each figure a door to its field or its working.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from string import Formatter
+
+from pydantic import BaseModel, ConfigDict
+
+from steeple.core.units import Unit, UnitSystem, quantity_words
+
+
+class Result(BaseModel):
+    """Base of all results: frozen, nothing unknown."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+
+class Quantity(Result):
+    """A value with its unit; lengths in millimetres."""
+
+    value: float
+    unit: Unit
+
+    def words(self, system: UnitSystem) -> str:
+        return quantity_words(self.value, self.unit, system)
+
+
+class Piece(Result):
+    """A stretch of a sentence: plain text, or a figure with the doors it opens."""
+
+    text: str = ""
+    quantity: Quantity | None = None
+    figure: str | None = None
+    """Key of the figure whose working stands behind it."""
+    field: str | None = None
+    """JSON pointer of the field that sets it."""
+
+
+Sentence = tuple[Piece, ...]
+
+
+def mm(value: float) -> Quantity:
+    """A bench length, said in centimetres or inches."""
+    return Quantity(value=value, unit="mm")
+
+
+def door(quantity: Quantity, *, figure: str | None = None, field: str | None = None) -> Piece:
+    """A figure in a sentence, with what it opens."""
+    return Piece(quantity=quantity, figure=figure, field=field)
+
+
+def say(template: str, **figures: Quantity | Piece | str) -> Sentence:
+    """A sentence from a template with named places: ``say("Raise it by {step}.", step=mm(120))``."""
+    pieces: list[Piece] = []
+    text = ""
+    for literal, name, _spec, _conversion in Formatter().parse(template):
+        text += literal
+        if name is None:
+            continue
+        put = figures[name]
+        if isinstance(put, str):
+            text += put
+            continue
+        if text:
+            pieces.append(Piece(text=text))
+            text = ""
+        pieces.append(put if isinstance(put, Piece) else Piece(quantity=put))
+    if text:
+        pieces.append(Piece(text=text))
+    return tuple(pieces)
+
+
+def sentence_words(sentence: Sequence[Piece], system: UnitSystem) -> str:
+    """The sentence as plain text in one unit system."""
+    return "".join(
+        piece.quantity.words(system) if piece.quantity else piece.text for piece in sentence
+    )
+
+
+class Assumption(Result):
+    """A figure used in place of one that the maker has not given."""
+
+    field: str
+    words: str
+    quantity: Quantity | None = None
+    text: str = ""
+    why: str
+
+
+class Put(Result):
+    """One number put into a formula."""
+
+    symbol: str
+    meaning: str
+    quantity: Quantity
+    assumed: bool = False
+
+
+class Working(Result):
+    """The arithmetic of one figure."""
+
+    figure: str
+    formula: str
+    puts: tuple[Put, ...]
+    source: str
+    note: str = ""
+
+
+class Figure(Result):
+    """One computed figure, with the plane or point it holds for."""
+
+    key: str
+    about: str
+    title: str
+    holds_for: str
+    quantity: Quantity
+
+
+class Band(Result):
+    """A stretch of heights of the lens, with what it means there. ``to_mm`` None = upwards."""
+
+    code: str
+    words: str
+    good: bool
+    from_mm: float
+    to_mm: float | None

@@ -1,0 +1,132 @@
+"""The zoom setting, height and f-number of a camera: as chosen, or chosen here and noted as such."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from steeple.core.optics.focus import circle_of_confusion
+from steeple.core.optics.overhead import HIGHEST_MM
+from steeple.core.plan.gear import Lens
+from steeple.core.study.given import USUAL_F_NUMBER, Assumptions, GivenCamera, GivenWork
+from steeple.core.study.heights import (
+    ARM_REACH_MM,
+    HeightRange,
+    height_range,
+    overhead_of,
+    wanted_extent,
+)
+from steeple.core.study.result import Quantity, mm
+
+
+@dataclass(frozen=True, slots=True)
+class Settings:
+    """How a camera hangs and is set. ``focal_mm`` and ``f_number`` are None for a fixed view."""
+
+    height_mm: float
+    focal_mm: float | None
+    f_number: float | None
+    coc_mm: float | None
+    heights: HeightRange
+
+
+def zoom_settings(lens: Lens) -> tuple[float, ...]:
+    """Settings tried when Steeple chooses: both ends and every whole millimetre between."""
+    whole = range(math.ceil(lens.focal_min_mm), math.floor(lens.focal_max_mm) + 1)
+    step = max(1, len(whole) // 120)
+    return tuple(sorted({lens.focal_min_mm, lens.focal_max_mm, *map(float, whole[::step])}))
+
+
+def settle(camera: GivenCamera, work: GivenWork, assumptions: Assumptions) -> Settings:
+    """Zoom, height and f-number of a camera, noting what was chosen here."""
+    focal, heights = _zoom(camera, work, assumptions)
+    height = camera.part.position.z_mm
+    if height is None:
+        height = min(heights.suggested_mm, HIGHEST_MM)
+        assumptions.note(
+            f"{camera.at}/position/z_mm",
+            "the least height that works, to the next half centimetre"
+            if heights.works
+            else "no height meets every demand at this zoom; this one meets those from below",
+            quantity=mm(height),
+        )
+    f_number, coc = None, None
+    if camera.area_mm is not None and focal is not None:
+        f_number = _f_number(camera, focal, assumptions)
+        coc = circle_of_confusion(width_mm=camera.area_mm.width, height_mm=camera.area_mm.height)
+    return Settings(
+        height_mm=height, focal_mm=focal, f_number=f_number, coc_mm=coc, heights=heights
+    )
+
+
+def _zoom(
+    camera: GivenCamera, work: GivenWork, assumptions: Assumptions
+) -> tuple[float | None, HeightRange]:
+    lens = camera.lens
+    if camera.fixed_view is not None or lens is None:
+        return None, height_range(camera, work, None)
+    chosen = camera.part.focal_mm
+    if chosen is not None:
+        return chosen, height_range(camera, work, chosen)
+    at = f"{camera.at}/focal_mm"
+    if lens.focal_min_mm == lens.focal_max_mm:
+        why, focal = "the lens has this one focal length", lens.focal_min_mm
+    elif camera.part.position.z_mm is not None:
+        why = "the longest zoom at which the zone fits from this height"
+        focal = _longest_fitting(camera, work, lens, camera.part.position.z_mm)
+    else:
+        why = "puts the lens nearest to the middle of the heights that work"
+        focal = _comfortable(camera, work, lens)
+    assumptions.note(at, why, quantity=Quantity(value=focal, unit="mm_exact"))
+    return focal, height_range(camera, work, focal)
+
+
+def _longest_fitting(camera: GivenCamera, work: GivenWork, lens: Lens, height_mm: float) -> float:
+    """The longest setting at which the zone fits from a height; the shortest where none does."""
+    wanted = wanted_extent(camera, work)
+    for focal in reversed(zoom_settings(lens)):
+        overhead = overhead_of(camera, work, focal)
+        if height_mm < overhead.lowest_mm:
+            continue
+        seen = overhead.covered(height_mm=height_mm, plane_mm=work.top_mm)
+        if seen.width >= wanted.width and seen.height >= wanted.height:
+            return focal
+    return lens.focal_min_mm
+
+
+def _comfortable(camera: GivenCamera, work: GivenWork, lens: Lens) -> float:
+    """The setting whose suggested height lies nearest the middle between hands and ceiling.
+
+    Settings at which no height meets every demand come last, those with the fewest unmet first.
+    """
+    ranges = [(focal, height_range(camera, work, focal)) for focal in zoom_settings(lens)]
+
+    def rank(entry: tuple[float, HeightRange]) -> tuple[bool, int, float]:
+        _focal, heights = entry
+        low = max(heights.at("hands") or 0.0, heights.at("focus") or 0.0)
+        high = max(low, min(heights.at("ceiling") or ARM_REACH_MM, ARM_REACH_MM))
+        height = heights.suggested_mm
+        return (not heights.works, len(heights.never), abs(height - (low + high) / 2))
+
+    return min(ranges, key=rank)[0]
+
+
+def _f_number(camera: GivenCamera, focal_mm: float, assumptions: Assumptions) -> float:
+    if camera.part.f_number is not None:
+        return camera.part.f_number
+    widest = widest_f_number(camera.lens, focal_mm) if camera.lens else USUAL_F_NUMBER
+    f_number = max(USUAL_F_NUMBER, widest)
+    assumptions.note(
+        f"{camera.at}/f_number",
+        "usual for work on a table",
+        quantity=Quantity(value=f_number, unit="f_number"),
+    )
+    return f_number
+
+
+def widest_f_number(lens: Lens, focal_mm: float) -> float:
+    """Widest f-number at a zoom setting, taken as linear between the two ends (estimate)."""
+    span = lens.focal_max_mm - lens.focal_min_mm
+    share = (focal_mm - lens.focal_min_mm) / span if span else 0.0
+    share = min(1.0, max(0.0, share))
+    return lens.f_number_wide + share * (lens.f_number_long - lens.f_number_wide)

@@ -1,0 +1,117 @@
+"""Units: what is stored (millimetres) and how a figure is said (centimetres, or inches to 1/8).
+
+Conversions are exact by definition: 1 in = 25.4 mm (international yard and pound agreement, 1959).
+"""
+
+from __future__ import annotations
+
+import math
+from typing import Literal
+
+from steeple.core.errors import InputError
+
+MM_PER_CM = 10.0
+MM_PER_INCH = 25.4
+INCH_FRACTION = 8
+"""Lengths in inches are said to the nearest eighth, the finest mark that a tape shows clearly."""
+
+UnitSystem = Literal["cm", "in"]
+Unit = Literal["mm", "mm_exact", "px", "px_per_mm", "f_number", "times", "ratio", "deg"]
+"""Unit of a figure. ``mm`` is a length at the bench and is said in centimetres or inches;
+``mm_exact`` is a figure printed on gear or a fine detail and is always said in millimetres."""
+
+_SUFFIX: dict[str, str] = {
+    "mm_exact": " mm",
+    "px": " px",
+    "px_per_mm": " px/mm",
+    "times": "×",
+    "deg": "°",
+}
+
+
+def finite(value: float, field: str) -> float:
+    """Return ``value`` unless it is NaN or infinite.
+
+    Raises
+    ------
+    InputError
+        Code ``not-a-number``.
+    """
+    if not math.isfinite(value):
+        raise InputError(
+            "not-a-number", f"{field} must be a finite number.", field=field, value=value
+        )
+    return value
+
+
+def positive(value: float, field: str) -> float:
+    """Return ``value`` unless it is NaN, infinite, zero or negative.
+
+    Raises
+    ------
+    InputError
+        Code ``not-a-number`` or ``out-of-range``.
+    """
+    if finite(value, field) <= 0:
+        raise InputError(
+            "out-of-range",
+            f"{field} is {value:g}; it must be greater than 0.",
+            field=field,
+            value=value,
+            allowed="greater than 0",
+        )
+    return value
+
+
+def length_words(length_mm: float, system: UnitSystem) -> str:
+    """Say a bench length: ``74.0 cm``, or ``29 1/8 in``.
+
+    Parameters
+    ----------
+    length_mm: length in millimetres, any finite value.
+    system: ``cm`` (one decimal) or ``in`` (nearest eighth, reduced).
+
+    Notes
+    -----
+    Rounds half away from zero, so that a length and its negative read alike.
+    """
+    finite(length_mm, "length_mm")
+    sign = "-" if length_mm < 0 else ""
+    if system == "cm":
+        tenths = math.floor(abs(length_mm) + 0.5)
+        return f"{sign if tenths else ''}{tenths // 10}.{tenths % 10} cm"
+    eighths = math.floor(abs(length_mm) / MM_PER_INCH * INCH_FRACTION + 0.5)
+    whole, part = divmod(eighths, INCH_FRACTION)
+    sign = sign if eighths else ""
+    if part == 0:
+        return f"{sign}{whole} in"
+    common = math.gcd(part, INCH_FRACTION)
+    fraction = f"{part // common}/{INCH_FRACTION // common}"
+    return f"{sign}{whole} {fraction} in" if whole else f"{sign}{fraction} in"
+
+
+def exact_words(value: float, places: int) -> str:
+    """Say a plain number with at most ``places`` decimals and no trailing zeros."""
+    text = (
+        f"{finite(value, 'value'):.{places}f}".rstrip("0").rstrip(".") if places else f"{value:.0f}"
+    )
+    return "0" if text == "-0" else text
+
+
+_PLACES: dict[str, int] = {
+    "mm_exact": 3,
+    "px": 1,
+    "px_per_mm": 2,
+    "times": 2,
+    "ratio": 4,
+    "deg": 1,
+}
+
+
+def quantity_words(value: float, unit: Unit, system: UnitSystem) -> str:
+    """Say any figure with its unit, in the unit system that the maker reads."""
+    if unit == "mm":
+        return length_words(value, system)
+    if unit == "f_number":
+        return f"f/{exact_words(value, 1)}"
+    return exact_words(value, _PLACES[unit]) + _SUFFIX.get(unit, "")

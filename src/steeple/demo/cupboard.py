@@ -1,0 +1,106 @@
+"""The cupboard of the demo workshop: gear by kind and figures."""
+
+from __future__ import annotations
+
+from steeple.core.plan.gear import Body, FieldOfView, Lens, RecordingMode
+
+
+def _mode(name: str, px: tuple[int, int], mm: tuple[float, float] | None = None) -> RecordingMode:
+    width, height = mm if mm else (None, None)
+    return RecordingMode(
+        name=name,
+        width_px=px[0],
+        height_px=px[1],
+        sensor_width_mm=width,
+        sensor_height_mm=height,
+    )
+
+
+UHD, FULL_HD = (3840, 2160), (1920, 1080)
+
+MIDSIZE = Body(
+    kind="camera",
+    name="Mid-size camera",
+    modes=(
+        _mode("4K whole width", UHD, (23.5, 13.22)),
+        _mode("4K cropped", UHD, (15.7, 8.83)),
+        _mode("Full HD", FULL_HD, (23.5, 13.22)),
+    ),
+    flange_mm=18,
+    back_mm=42,
+    mass_g=490,
+)
+OLDER = Body(
+    kind="camera",
+    name="Older camera, stops at 29 minutes",
+    modes=(_mode("Full HD", FULL_HD, (22.3, 12.54)),),
+    flange_mm=44,
+    back_mm=38,
+    mass_g=560,
+)
+SMALL = Body(
+    kind="camera",
+    name="Small-sensor camera, 4 GB files",
+    modes=(
+        _mode("4K", UHD, (17.3, 9.73)),
+        _mode("Full HD", FULL_HD, (17.3, 9.73)),
+    ),
+    flange_mm=19,
+    back_mm=40,
+    mass_g=410,
+)
+PHONE = Body(
+    kind="phone",
+    name="Phone, main lens",
+    modes=(_mode("4K", UHD), _mode("Full HD", FULL_HD)),
+    view=FieldOfView(angle_deg=65, measured="horizontal", stabilisation_crop=1.1),
+    min_focus_mm=100,
+    back_mm=9,
+    mass_g=190,
+)
+WEBCAM = Body(
+    kind="webcam",
+    name="Webcam",
+    modes=(_mode("Full HD", FULL_HD),),
+    view=FieldOfView(angle_deg=78, measured="diagonal", stabilisation_crop=1),
+    back_mm=30,
+    mass_g=150,
+)
+BODIES = (MIDSIZE, OLDER, SMALL, PHONE, WEBCAM)
+
+
+def _lens(
+    name: str,
+    focal: tuple[float, float],
+    widest: tuple[float, float],
+    *,
+    near: float | None,
+    ratio: float | None,
+    length: float,
+    mass: float,
+) -> Lens:
+    return Lens(
+        name=name,
+        focal_min_mm=focal[0],
+        focal_max_mm=focal[1],
+        f_number_wide=widest[0],
+        f_number_long=widest[1],
+        min_focus_from_mark_mm=near,
+        greatest_magnification=ratio,
+        length_mm=length,
+        mass_g=mass,
+    )
+
+
+STANDARD_ZOOM = _lens(
+    "standard zoom 16–50", (16, 50), (3.5, 5.6), near=250, ratio=0.21, length=66, mass=190
+)
+WIDE_ZOOM = _lens("wide zoom 10–20", (10, 20), (4, 4), near=200, ratio=0.19, length=62, mass=230)
+WIDE = _lens("wide 14", (14, 14), (2.8, 2.8), near=200, ratio=None, length=55, mass=210)
+NORMAL = _lens("normal 35", (35, 35), (1.8, 1.8), near=300, ratio=0.17, length=52, mass=220)
+SHORT_LONG = _lens("portrait 56", (56, 56), (1.4, 1.4), near=500, ratio=0.14, length=60, mass=280)
+CLOSE_UP = _lens("close-up 60", (60, 60), (2.8, 2.8), near=None, ratio=1.0, length=75, mass=350)
+LONG_ZOOM = _lens(
+    "long zoom 55–200", (55, 200), (4, 5.6), near=1100, ratio=0.23, length=120, mass=580
+)
+LENSES = (STANDARD_ZOOM, WIDE_ZOOM, WIDE, NORMAL, SHORT_LONG, CLOSE_UP, LONG_ZOOM)

@@ -1,0 +1,33 @@
+"""The open formats that this version reads and writes."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True, slots=True)
+class Format:
+    """One open format: how its files are called and what it is for."""
+
+    id: str
+    suffix: str
+    media_type: str
+    reads: bool
+    writes: bool
+    says: str
+
+
+PLAN_JSON = Format(
+    "plan-json", ".steeple.json", "application/json", True, True,
+    "a plan, whole; its JSON Schema is docs/plan.schema.json",
+)  # fmt: skip
+CARD_PDF = Format(
+    "card-pdf", ".pdf", "application/pdf", False, True, "the set-up card on one page, A4 or Letter"
+)
+FORMATS: tuple[Format, ...] = (PLAN_JSON, CARD_PDF)
+
+
+def file_name(title: str, form: Format) -> str:
+    """A plain file name for a title: letters, digits and dashes, never empty."""
+    words = "".join(c.lower() if c.isascii() and c.isalnum() else " " for c in title).split()
+    return ("-".join(words)[:60] or "plan") + form.suffix

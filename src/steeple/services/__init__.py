@@ -1,0 +1,1 @@
+"""Use cases: load, compute in the core, save. They own the transaction."""

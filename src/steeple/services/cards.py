@@ -1,0 +1,14 @@
+"""The set-up card as a file."""
+
+from __future__ import annotations
+
+from steeple.core.evaluation import evaluate
+from steeple.core.plan.document import Plan
+from steeple.core.units import UnitSystem
+from steeple.formats.card_pdf import Paper, card_pdf
+
+
+def card_file(plan: Plan, *, paper: Paper, system: UnitSystem) -> bytes:
+    """The card of a plan as a PDF of one page."""
+    evaluation = evaluate(plan, try_mends=False)
+    return card_pdf(evaluation.card, evaluation.cautions, paper=paper, system=system)

@@ -1,0 +1,135 @@
+"""What one can do with plans."""
+
+from __future__ import annotations
+
+import secrets
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Any
+
+from steeple.core.plan.document import Camera, Plan, ShapeId, Work
+from steeple.core.plan.reading import read_plan, write_plan
+from steeple.core.plan.words import field_words
+from steeple.store.database import Database
+from steeple.store.plans import PlanRepository, ShelfEntry, StoredPlan
+
+Clock = Callable[[], datetime]
+OVERHEAD_ID = "overhead"
+
+
+def new_id() -> str:
+    """A fresh id that fits into an address."""
+    return secrets.token_hex(8)
+
+
+@dataclass(frozen=True, slots=True)
+class PlanService:
+    """Plans on the shelf. ``clock`` gives aware times."""
+
+    database: Database
+    clock: Clock
+
+    def _now(self) -> str:
+        return self.clock().isoformat(timespec="milliseconds")
+
+    def shelf(self, *, removed: bool = False) -> list[ShelfEntry]:
+        """Plans on the shelf, or those taken off it."""
+        with self.database.reading() as session:
+            return PlanRepository(session).shelf(removed=removed)
+
+    def begin(self, *, title: str, shape: ShapeId) -> StoredPlan:
+        """A new plan of a shape of work, with one overhead camera yet to be chosen."""
+        return self.add(
+            Plan(title=title, work=Work(shape=shape), cameras=(Camera(id=OVERHEAD_ID),)),
+            label="New plan",
+        )
+
+    def add(self, plan: Plan, *, label: str) -> StoredPlan:
+        """Put a plan on the shelf."""
+        plan_id = new_id()
+        with self.database.writing() as session:
+            plans = PlanRepository(session)
+            plans.add(plan_id, plan, label=label, at=self._now())
+            return plans.get(plan_id)
+
+    def open_file(self, content: bytes) -> StoredPlan:
+        """Put the plan of a file on the shelf, as a new plan."""
+        return self.add(read_plan(content), label="Opened from a file")
+
+    def get(self, plan_id: str) -> StoredPlan:
+        """A plan as it stands."""
+        with self.database.reading() as session:
+            return PlanRepository(session).get(plan_id)
+
+    def head(self, plan_id: str) -> int:
+        """Number of a plan's newest revision."""
+        with self.database.reading() as session:
+            return PlanRepository(session).head(plan_id)
+
+    def at(self, plan_id: str, number: int) -> Plan:
+        """A plan as it was at a revision."""
+        with self.database.reading() as session:
+            return PlanRepository(session).at(plan_id, number)
+
+    def save(self, plan_id: str, plan: Plan, *, base: int) -> StoredPlan:
+        """Save an edit that started from revision ``base``; the same plan again changes nothing."""
+        with self.database.writing() as session:
+            plans = PlanRepository(session)
+            before = plans.get(plan_id)
+            if before.revision == base and before.plan == plan:
+                return before
+            label = change_words(before.plan, plan)
+            return plans.append(plan_id, plan, base=base, label=label, at=self._now())
+
+    def undo(self, plan_id: str, *, base: int) -> StoredPlan:
+        """Take the last edit back."""
+        with self.database.writing() as session:
+            return PlanRepository(session).undo(plan_id, base=base, at=self._now())
+
+    def redo(self, plan_id: str, *, base: int) -> StoredPlan:
+        """Make the edit again that was taken back last."""
+        with self.database.writing() as session:
+            return PlanRepository(session).redo(plan_id, base=base, at=self._now())
+
+    def remove(self, plan_id: str) -> None:
+        """Take a plan off the shelf; it can be put back."""
+        with self.database.writing() as session:
+            PlanRepository(session).set_removed(plan_id, self._now())
+
+    def put_back(self, plan_id: str) -> StoredPlan:
+        """Put a removed plan back on the shelf."""
+        with self.database.writing() as session:
+            plans = PlanRepository(session)
+            plans.set_removed(plan_id, None)
+            return plans.get(plan_id)
+
+    def file(self, plan_id: str) -> tuple[str, str]:
+        """Title and text of the plan's file."""
+        plan = self.get(plan_id).plan
+        return plan.title, write_plan(plan)
+
+
+def change_words(before: Plan, after: Plan) -> str:
+    """What an edit changed, in the maker's words: the field, or the first and how many more."""
+    changed = _differences(before.model_dump(mode="json"), after.model_dump(mode="json"), ())
+    words = list(dict.fromkeys(field_words(path) for path in changed))
+    if not words:
+        return "No change"
+    return words[0] if len(words) == 1 else f"{words[0]} and {len(words) - 1} more"
+
+
+def _differences(before: Any, after: Any, at: tuple[str | int, ...]) -> list[tuple[str | int, ...]]:
+    if isinstance(before, Mapping) and isinstance(after, Mapping):
+        return [
+            path
+            for key in dict.fromkeys((*before, *after))
+            for path in _differences(before.get(key), after.get(key), (*at, key))
+        ]
+    if isinstance(before, list) and isinstance(after, list) and len(before) == len(after):
+        return [
+            path
+            for index, (one, other) in enumerate(zip(before, after, strict=True))
+            for path in _differences(one, other, (*at, index))
+        ]
+    return [] if before == after else [at]

@@ -1,0 +1,28 @@
+"""What can go wrong with stored plans."""
+
+from __future__ import annotations
+
+from steeple.core.errors import SteepleError
+
+
+class StoreError(SteepleError):
+    """The database cannot be opened, read or written."""
+
+
+class NotFound(SteepleError):
+    """There is no such plan, revision or gear."""
+
+
+class RevisionConflict(SteepleError):
+    """A write that started from a revision which is no longer the newest."""
+
+    def __init__(self, *, base: int, newest: int) -> None:
+        super().__init__(
+            "outdated-revision",
+            f"This plan was changed elsewhere: revision {newest} is the newest, and your change "
+            f"started from revision {base}. Nothing was overwritten.",
+            field="base_revision",
+            value=base,
+            allowed=str(newest),
+        )
+        self.newest = newest

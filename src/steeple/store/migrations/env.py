@@ -1,0 +1,15 @@
+"""Alembic environment: runs on the connection that the store hands over."""
+
+from __future__ import annotations
+
+from alembic import context
+
+from steeple.store.tables import Base
+
+context.configure(
+    connection=context.config.attributes["connection"],
+    target_metadata=Base.metadata,
+    render_as_batch=True,
+)
+with context.begin_transaction():
+    context.run_migrations()

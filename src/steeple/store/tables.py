@@ -1,0 +1,61 @@
+"""The tables. Revisions and gear of plans are JSON text in the formats of the core."""
+
+from __future__ import annotations
+
+from sqlalchemy import ForeignKey, Index, Integer, String, Text
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+
+class Base(DeclarativeBase):
+    """Base of all tables."""
+
+
+class PlanRow(Base):
+    """A plan on the shelf. ``head`` is the newest revision; ``node`` the edit that it shows."""
+
+    __tablename__ = "plans"
+
+    id: Mapped[str] = mapped_column(String(40), primary_key=True)
+    title: Mapped[str] = mapped_column(String(120))
+    shape: Mapped[str] = mapped_column(String(40))
+    head: Mapped[int] = mapped_column(Integer)
+    node: Mapped[int] = mapped_column(Integer)
+    created_at: Mapped[str] = mapped_column(String(40))
+    changed_at: Mapped[str] = mapped_column(String(40))
+    removed_at: Mapped[str | None] = mapped_column(String(40), default=None)
+
+    __table_args__ = (Index("plans_by_change", "removed_at", "changed_at"),)
+
+
+class RevisionRow(Base):
+    """One revision; never changed once written (a trigger refuses it).
+
+    An edit is its own ``node`` and holds the document. Undo and redo are revisions too: they point
+    at the edit they show and hold no document. ``parent`` is the edit that an edit was made from.
+    """
+
+    __tablename__ = "revisions"
+
+    plan_id: Mapped[str] = mapped_column(
+        ForeignKey("plans.id", ondelete="RESTRICT"), primary_key=True
+    )
+    number: Mapped[int] = mapped_column(Integer, primary_key=True)
+    node: Mapped[int] = mapped_column(Integer)
+    parent: Mapped[int | None] = mapped_column(Integer, default=None)
+    label: Mapped[str] = mapped_column(String(120))
+    document: Mapped[str | None] = mapped_column(Text, default=None)
+    created_at: Mapped[str] = mapped_column(String(40))
+
+    __table_args__ = (Index("revisions_by_parent", "plan_id", "parent"),)
+
+
+class GearRow(Base):
+    """One thing in the cupboard, as JSON of its kind."""
+
+    __tablename__ = "gear"
+
+    id: Mapped[str] = mapped_column(String(40), primary_key=True)
+    kind: Mapped[str] = mapped_column(String(20), index=True)
+    name: Mapped[str] = mapped_column(String(120))
+    figures: Mapped[str] = mapped_column(Text)
+    created_at: Mapped[str] = mapped_column(String(40))
