@@ -15,7 +15,7 @@ from steeple.core.plan.gear import Lens
 from steeple.core.solve.mends import with_mends
 from steeple.core.study.answers import Answer, camera_missing_answer, lens_answer, work_answer
 from steeple.core.study.card import Card, card_of
-from steeple.core.study.drawing import Drawing, drawing_of
+from steeple.core.study.drawing import CameraDrawing, WorkDrawing, camera_drawing, work_drawing
 from steeple.core.study.figures import lens_figures
 from steeple.core.study.result import Assumption, Figure, Result, Working
 
@@ -26,7 +26,7 @@ class CameraResult(Result):
     id: str
     figures: tuple[Figure, ...] = ()
     working: tuple[Working, ...] = ()
-    drawing: Drawing | None = None
+    drawing: CameraDrawing | None = None
 
 
 class StepVerdict(Result):
@@ -41,6 +41,7 @@ class Evaluation(Result):
 
     title: str
     answers: tuple[Answer, ...]
+    work: WorkDrawing
     cameras: tuple[CameraResult, ...]
     findings: tuple[Finding, ...]
     steps: tuple[StepVerdict, ...]
@@ -71,6 +72,7 @@ def evaluate(plan: Plan, *, owned: Sequence[Lens] = (), try_mends: bool = True) 
     return Evaluation(
         title=plan.title,
         answers=_answers(plan, scenes),
+        work=work_drawing(scenes[0].work),
         cameras=tuple(_camera(scene) for scene in scenes if scene.index is not None),
         findings=findings,
         steps=_steps(findings),
@@ -102,7 +104,7 @@ def _camera(scene: Scene) -> CameraResult:
         return CameraResult(id=scene.about)
     figures, working = lens_figures(scene.lens, scene.assumptions)
     return CameraResult(
-        id=scene.about, figures=figures, working=working, drawing=drawing_of(scene.lens)
+        id=scene.about, figures=figures, working=working, drawing=camera_drawing(scene.lens)
     )
 
 

@@ -19,7 +19,9 @@ from steeple.core.plan.reading import validate_plan
 class Change(BaseModel):
     """Put ``value`` in place of what stands at the JSON pointer ``path``."""
 
-    model_config = ConfigDict(frozen=True, extra="forbid")
+    model_config = ConfigDict(
+        frozen=True, extra="forbid", json_schema_serialization_defaults_required=True
+    )
 
     op: Literal["replace"] = "replace"
     path: str

@@ -14,7 +14,12 @@ from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 class Part(BaseModel):
     """Base of all parts: frozen, unknown fields refused, no NaN and no infinity."""
 
-    model_config = ConfigDict(frozen=True, extra="forbid", allow_inf_nan=False)
+    model_config = ConfigDict(
+        frozen=True,
+        extra="forbid",
+        allow_inf_nan=False,
+        json_schema_serialization_defaults_required=True,
+    )
 
 
 def _number(least: float, most: float) -> Any:

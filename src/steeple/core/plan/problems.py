@@ -16,7 +16,7 @@ PROBLEMS_SHOWN = 20
 class Problem(BaseModel):
     """One thing that was refused. The same shape everywhere: core, command line and API."""
 
-    model_config = ConfigDict(frozen=True)
+    model_config = ConfigDict(frozen=True, json_schema_serialization_defaults_required=True)
 
     code: str
     sentence: str

@@ -65,7 +65,7 @@ def camera_missing_answer(plan: Plan, index: int) -> Answer:
 
 
 _WAY = {
-    0: "Long side left to right, bottom edge of the picture toward you",
+    0: "Bottom edge of the picture toward you",
     90: "Top edge of the picture to your right, so your hands come in from its right side",
     180: "Top edge of the picture toward you: it is seen from the other side of the table",
     270: "Top edge of the picture to your left, so your hands come in from its left side",
@@ -76,7 +76,7 @@ def way_round_words(study: LensStudy) -> str:
     """Which way round the picture lies on the table, in words."""
     roll = study.camera.roll_deg
     if roll == 0 and study.work.delivery_px.aspect < 1:
-        return "Long side away from you, bottom edge of the picture toward you"
+        return "Picture upright, its bottom edge toward you"
     return _WAY[roll]
 
 
@@ -172,7 +172,7 @@ def _under(study: LensStudy, sight: Sight) -> Sentence:
             )
     pieces.append(
         say(
-            "{per_mm} delivered, {detail} across the finest detail",
+            "{per_mm}, {detail} across the finest line",
             per_mm=door(
                 Quantity(value=sight.delivered_px_per_mm, unit="px_per_mm"),
                 figure="lens.delivered_px_per_mm",

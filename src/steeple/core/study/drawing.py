@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from steeple.core.geometry.rectangle import Rectangle
+from steeple.core.study.given import GivenWork
 from steeple.core.study.heights import bands_of
 from steeple.core.study.lens import LensStudy
 from steeple.core.study.result import Band, Result
@@ -22,8 +23,8 @@ def box(rectangle: Rectangle) -> Box:
     return Box(left=rectangle.left, right=rectangle.right, near=rectangle.near, far=rectangle.far)
 
 
-class Drawing(Result):
-    """Geometry of the work and one camera over it; heights in millimetres above the table top."""
+class WorkDrawing(Result):
+    """Geometry of table, work and room; heights in millimetres above the table top."""
 
     table: Box
     table_height_mm: float
@@ -32,6 +33,14 @@ class Drawing(Result):
     top_mm: float
     hand_room_mm: float
     ceiling_mm: float | None
+
+
+class CameraDrawing(Result):
+    """Geometry of one camera over the work; heights in millimetres above the table top.
+
+    What depends on a picture being formed is None while the lens hangs in the work.
+    """
+
     lens_x_mm: float
     lens_y_mm: float
     height_mm: float
@@ -49,10 +58,9 @@ class Drawing(Result):
     bands: tuple[Band, ...]
 
 
-def drawing_of(study: LensStudy) -> Drawing:
-    """The geometry of a study; what is not seen is None."""
-    sight, work, height = study.sight, study.work, study.settings.height_mm
-    return Drawing(
+def work_drawing(work: GivenWork) -> WorkDrawing:
+    """The geometry of the work."""
+    return WorkDrawing(
         table=box(work.table),
         table_height_mm=work.table_height_mm,
         zone=box(work.zone),
@@ -60,6 +68,13 @@ def drawing_of(study: LensStudy) -> Drawing:
         top_mm=work.top_mm,
         hand_room_mm=work.hand_room_mm,
         ceiling_mm=work.ceiling_mm,
+    )
+
+
+def camera_drawing(study: LensStudy) -> CameraDrawing:
+    """The geometry of a studied camera."""
+    sight, height = study.sight, study.settings.height_mm
+    return CameraDrawing(
         lens_x_mm=study.x_mm,
         lens_y_mm=study.y_mm,
         height_mm=height,

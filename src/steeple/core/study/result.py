@@ -17,7 +17,9 @@ from steeple.core.units import Unit, UnitSystem, quantity_words
 class Result(BaseModel):
     """Base of all results: frozen, nothing unknown."""
 
-    model_config = ConfigDict(frozen=True, extra="forbid")
+    model_config = ConfigDict(
+        frozen=True, extra="forbid", json_schema_serialization_defaults_required=True
+    )
 
 
 class Quantity(Result):
@@ -42,6 +44,7 @@ class Piece(Result):
 
 
 Sentence = tuple[Piece, ...]
+TIMES = " × "
 
 
 def mm(value: float) -> Quantity:
@@ -76,10 +79,19 @@ def say(template: str, **figures: Quantity | Piece | str) -> Sentence:
 
 
 def sentence_words(sentence: Sequence[Piece], system: UnitSystem) -> str:
-    """The sentence as plain text in one unit system."""
-    return "".join(
-        piece.quantity.words(system) if piece.quantity else piece.text for piece in sentence
-    )
+    """The sentence as plain text in one unit system.
+
+    Of two lengths joined by a times sign only the second says its unit: ``59.7 × 33.6 cm``.
+    """
+    words = []
+    for index, piece in enumerate(sentence):
+        if piece.quantity is None:
+            words.append(piece.text)
+            continue
+        said = piece.quantity.words(system)
+        joined = [one.text for one in sentence[index + 1 : index + 2]] == [TIMES]
+        words.append(said.removesuffix(f" {system}") if joined else said)
+    return "".join(words)
 
 
 class Assumption(Result):

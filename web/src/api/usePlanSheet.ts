@@ -1,0 +1,214 @@
+/** A plan as it stands on the sheet: drafts while dragging, saving, undo, conflicts. */
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { Refused, sentencesOf, Unreachable } from './client';
+import { getHead, getPlan, keepAsCopy, redoPlan, savePlan, undoPlan } from './requests';
+import type { Plan, PlanSheet, Problem } from './types';
+import { dropUnsaved, keepUnsaved, readUnsaved } from './unsaved';
+
+export type Saving =
+  | { state: 'saved'; at: string }
+  | { state: 'saving' }
+  | { state: 'waiting'; why: string };
+
+export interface Conflict {
+  newest: number;
+  mine: Plan;
+  base: number;
+  /** Whether the other version is on the sheet now. */
+  looked: boolean;
+}
+
+export interface PlanOnSheet {
+  sheet: PlanSheet | null;
+  /** The plan to show: what is being dragged, else what was last changed. */
+  plan: Plan | null;
+  dragging: boolean;
+  saving: Saving;
+  conflict: Conflict | null;
+  notice: string | null;
+  loadTrouble: string[] | null;
+  drag: (plan: Plan) => void;
+  commit: (plan: Plan) => Promise<readonly Problem[]>;
+  undo: () => Promise<void>;
+  redo: () => Promise<void>;
+  lookAtOther: () => Promise<void>;
+  keepMine: () => Promise<string | null>;
+  letMineGo: () => void;
+}
+
+const HEAD_MS = 3000;
+const RETRY_MS = 1500;
+
+export function usePlanSheet(id: string): PlanOnSheet {
+  const queries = useQueryClient();
+  const query = useQuery({
+    queryKey: ['plan', id],
+    queryFn: () => getPlan(id),
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: (count, error) => error instanceof Unreachable && count < 40,
+    retryDelay: 500,
+  });
+  const sheet = query.data ?? null;
+  const [draft, setDraft] = useState<Plan | null>(null);
+  const [pending, setPending] = useState<Plan | null>(null);
+  const [saving, setSaving] = useState<Saving | null>(null);
+  const [conflict, setConflict] = useState<Conflict | null>(null);
+  const [notice, setNotice] = useState<string | null>(null);
+  const revision = useRef(0);
+  const chain = useRef<Promise<unknown>>(Promise.resolve());
+  const queued = useRef(0);
+
+  /** While anything is unsaved or dragged, the other window's state must not slip under it. */
+  const busy = useRef(false);
+  busy.current = draft !== null || pending !== null;
+
+  if (sheet && sheet.revision > revision.current) revision.current = sheet.revision;
+
+  const take = useCallback(
+    (next: PlanSheet) => {
+      revision.current = next.revision;
+      queries.setQueryData(['plan', id], next);
+      setSaving({ state: 'saved', at: next.changed_at });
+    },
+    [queries, id],
+  );
+
+  /** Runs after everything queued before it. */
+  const inTurn = useCallback(<Result>(work: () => Promise<Result>): Promise<Result> => {
+    queued.current += 1;
+    const turn = chain.current.then(work, work).finally(() => {
+      queued.current -= 1;
+    });
+    chain.current = turn.catch(() => undefined);
+    return turn;
+  }, []);
+
+  /** Saves until it is saved or refused; null where the plan was changed elsewhere. */
+  const trySaving = useCallback(
+    async (plan: Plan, base: number): Promise<readonly Problem[] | null> => {
+      for (;;) {
+        try {
+          take(await savePlan(id, plan, base));
+          dropUnsaved(id);
+          return [];
+        } catch (error) {
+          if (error instanceof Refused && error.status === 409) {
+            setConflict({ newest: error.newestRevision ?? base, mine: plan, base, looked: false });
+            return null;
+          }
+          if (error instanceof Refused && error.status < 500) {
+            dropUnsaved(id);
+            setSaving((now) => (now?.state === 'saving' ? null : now));
+            return error.problems;
+          }
+          keepUnsaved(id, { base, plan });
+          setSaving({ state: 'waiting', why: sentencesOf(error)[0] ?? '' });
+          await new Promise((done) => setTimeout(done, RETRY_MS));
+        }
+      }
+    },
+    [id, take],
+  );
+
+  const commit = useCallback(
+    (plan: Plan): Promise<readonly Problem[]> => {
+      setDraft(null);
+      setPending(plan);
+      setNotice(null);
+      return inTurn(async () => {
+        setSaving((now) => (now?.state === 'waiting' ? now : { state: 'saving' }));
+        const problems = await trySaving(plan, revision.current);
+        if (problems === null) return [];
+        setPending((now) => (now === plan ? null : now));
+        return problems;
+      });
+    },
+    [inTurn, trySaving],
+  );
+
+  const step = useCallback(
+    (move: typeof undoPlan) =>
+      inTurn(async () => {
+        setDraft(null);
+        setNotice(null);
+        try {
+          take(await move(id, revision.current));
+        } catch (error) {
+          if (error instanceof Refused && error.status === 409 && error.newestRevision) {
+            setNotice('This plan was changed in another window; here is its newest state.');
+            take(await getPlan(id));
+          } else {
+            setNotice(sentencesOf(error)[0] ?? null);
+          }
+        }
+      }),
+    [id, inTurn, take],
+  );
+
+  const lookAtOther = useCallback(async () => {
+    take(await getPlan(id));
+    setPending(null);
+    dropUnsaved(id);
+    setConflict((now) => now && { ...now, looked: true });
+  }, [id, take]);
+
+  const letMineGo = useCallback(() => {
+    dropUnsaved(id);
+    setConflict(null);
+  }, [id]);
+
+  const keepMine = useCallback(async () => {
+    if (!conflict) return null;
+    const copy = await keepAsCopy(id, conflict.mine, conflict.base);
+    dropUnsaved(id);
+    setConflict(null);
+    setPending(null);
+    take(await getPlan(id));
+    return copy.id;
+  }, [conflict, id, take]);
+
+  const ready = sheet !== null;
+  useEffect(() => {
+    const unsaved = ready ? readUnsaved(id) : null;
+    if (!unsaved) return;
+    setPending(unsaved.plan);
+    void inTurn(async () => {
+      const problems = await trySaving(unsaved.plan, unsaved.base);
+      if (problems) setPending((now) => (now === unsaved.plan ? null : now));
+    });
+  }, [ready, id, inTurn, trySaving]);
+
+  useEffect(() => {
+    const timer = setInterval(async () => {
+      if (queued.current > 0 || busy.current || document.hidden) return;
+      try {
+        const newest = await getHead(id);
+        if (newest > revision.current && queued.current === 0 && !busy.current) {
+          take(await getPlan(id));
+          setNotice('This plan was changed in another window; here is its newest state.');
+        }
+      } catch {
+        // The next save will say that the server does not answer.
+      }
+    }, HEAD_MS);
+    return () => clearInterval(timer);
+  }, [id, take]);
+
+  return {
+    sheet,
+    plan: draft ?? pending ?? sheet?.plan ?? null,
+    dragging: draft !== null,
+    saving: saving ?? { state: 'saved', at: sheet?.changed_at ?? '' },
+    conflict,
+    notice,
+    loadTrouble: query.isError ? sentencesOf(query.error) : null,
+    drag: setDraft,
+    commit,
+    undo: () => step(undoPlan),
+    redo: () => step(redoPlan),
+    lookAtOther,
+    keepMine,
+    letMineGo,
+  };
+}

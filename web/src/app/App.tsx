@@ -1,0 +1,43 @@
+/** Providers and addresses. */
+import { MantineProvider } from '@mantine/core';
+import { useLocalStorage } from '@mantine/hooks';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import type { UnitSystem } from '../domain/units';
+import { SheetPage } from '../pages/SheetPage';
+import { ShelfPage } from '../pages/ShelfPage';
+import { UnitsContext } from '../ui/units';
+import { theme } from './theme';
+
+const queries = new QueryClient({
+  defaultOptions: { queries: { refetchOnWindowFocus: false, retry: 2 } },
+});
+
+export function App() {
+  const [system, setSystem] = useLocalStorage<UnitSystem>({
+    key: 'steeple.units',
+    defaultValue: 'cm',
+    getInitialValueInEffect: false,
+  });
+  const units = useMemo(
+    () => ({ system, swap: () => setSystem((now) => (now === 'cm' ? 'in' : 'cm')) }),
+    [system, setSystem],
+  );
+  return (
+    <MantineProvider theme={theme} defaultColorScheme="auto">
+      <QueryClientProvider client={queries}>
+        <UnitsContext.Provider value={units}>
+          <BrowserRouter>
+            <Routes>
+              <Route path="/" element={<ShelfPage />} />
+              <Route path="/plan/:planId/:stepId" element={<SheetPage />} />
+              <Route path="/plan/:planId" element={<Navigate to="work" replace />} />
+              <Route path="*" element={<Navigate to="/" replace />} />
+            </Routes>
+          </BrowserRouter>
+        </UnitsContext.Provider>
+      </QueryClientProvider>
+    </MantineProvider>
+  );
+}

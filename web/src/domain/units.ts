@@ -1,0 +1,120 @@
+/** Lengths as they are said and typed. Stored in millimetres; shown in centimetres or inches. */
+
+export type UnitSystem = 'cm' | 'in';
+export type Unit = 'mm' | 'mm_exact' | 'px' | 'px_per_mm' | 'f_number' | 'times' | 'ratio' | 'deg';
+
+export interface Quantity {
+  value: number;
+  unit: Unit;
+}
+
+const MM_PER_INCH = 25.4;
+const INCH_FRACTION = 8;
+
+function commonDivisor(a: number, b: number): number {
+  return b === 0 ? a : commonDivisor(b, a % b);
+}
+
+/** A bench length: "74.0 cm", or "29 1/8 in" to the nearest eighth. */
+export function lengthWords(mm: number, system: UnitSystem): string {
+  const sign = mm < 0 ? '-' : '';
+  if (system === 'cm') {
+    const tenths = Math.floor(Math.abs(mm) + 0.5);
+    return `${tenths ? sign : ''}${Math.floor(tenths / 10)}.${tenths % 10} cm`;
+  }
+  const eighths = Math.floor((Math.abs(mm) / MM_PER_INCH) * INCH_FRACTION + 0.5);
+  const whole = Math.floor(eighths / INCH_FRACTION);
+  const part = eighths % INCH_FRACTION;
+  const shown = eighths ? sign : '';
+  if (part === 0) return `${shown}${whole} in`;
+  const common = commonDivisor(part, INCH_FRACTION);
+  const fraction = `${part / common}/${INCH_FRACTION / common}`;
+  return whole ? `${shown}${whole} ${fraction} in` : `${shown}${fraction} in`;
+}
+
+/** A bench length without its unit, as it stands in a field. */
+export function lengthDigits(mm: number, system: UnitSystem): string {
+  return lengthWords(mm, system).replace(/ (cm|in)$/, '');
+}
+
+/** A plain number with at most `places` decimals and no trailing zeros. */
+export function exactWords(value: number, places: number): string {
+  const text = value.toFixed(places);
+  const trimmed = text.includes('.') ? text.replace(/0+$/, '').replace(/\.$/, '') : text;
+  return trimmed === '-0' ? '0' : trimmed;
+}
+
+const PLACES: Record<Exclude<Unit, 'mm' | 'f_number'>, number> = {
+  mm_exact: 3,
+  px: 1,
+  px_per_mm: 2,
+  times: 2,
+  ratio: 4,
+  deg: 1,
+};
+const SUFFIX: Partial<Record<Unit, string>> = {
+  mm_exact: ' mm',
+  px: ' px',
+  px_per_mm: ' px/mm',
+  times: '×',
+  deg: '°',
+};
+
+/** Any figure with its unit, in the unit system that the maker reads. */
+export function quantityWords(quantity: Quantity, system: UnitSystem): string {
+  const { value, unit } = quantity;
+  if (unit === 'mm') return lengthWords(value, system);
+  if (unit === 'f_number') return `f/${exactWords(value, 1)}`;
+  return exactWords(value, PLACES[unit]) + (SUFFIX[unit] ?? '');
+}
+
+const DECIMAL = /^-?\d+(?:[.,]\d+)?$/;
+const FRACTION = /^(-)?(?:(\d+)\s+)?(\d+)\s*\/\s*(\d+)$/;
+const SCALE: Record<string, number> = {
+  mm: 1,
+  cm: 10,
+  m: 1000,
+  in: MM_PER_INCH,
+  '"': MM_PER_INCH,
+  ft: 12 * MM_PER_INCH,
+};
+
+/** A plain number as typed, with a decimal point or comma; null where it is none. */
+export function parseNumber(text: string): number | null {
+  const trimmed = text.trim();
+  return DECIMAL.test(trimmed) ? Number(trimmed.replace(',', '.')) : null;
+}
+
+/** A length as typed: "42", "42,5 cm", "16 1/2", "3/8 in", "420 mm". Millimetres, or null. */
+export function parseLength(text: string, system: UnitSystem): number | null {
+  const match = /^(.*?)\s*(mm|cm|m|in|"|ft)?$/i.exec(text.trim());
+  const digits = match?.[1]?.trim() ?? '';
+  const scale = SCALE[(match?.[2] ?? system).toLowerCase()] ?? 1;
+  const fraction = FRACTION.exec(digits);
+  let value = parseNumber(digits);
+  if (fraction) {
+    const [, sign, whole, over, under] = fraction;
+    if (Number(under) === 0) return null;
+    value = (Number(whole ?? 0) + Number(over) / Number(under)) * (sign ? -1 : 1);
+  }
+  return value === null ? null : Math.round(value * scale * 1e6) / 1e6;
+}
+
+/** One step of an arrow key on a handle: 1 cm or ½ in; with Shift 10 cm or 5 in. */
+export function arrowStep(system: UnitSystem, large: boolean): number {
+  const small = system === 'cm' ? 10 : MM_PER_INCH / 2;
+  return large ? small * 10 : small;
+}
+
+/** A length rounded to the finest mark of the tape: 1 mm, or 1/8 in. */
+export function toTape(mm: number, system: UnitSystem): number {
+  const mark = system === 'cm' ? 1 : MM_PER_INCH / INCH_FRACTION;
+  return Math.round(Math.round(mm / mark) * mark * 1e4) / 1e4;
+}
+
+/** Ranges in a sentence that the core said in millimetres, said in the maker's units. */
+export function inSystem(sentence: string, system: UnitSystem): string {
+  return sentence.replace(/(-?\d+(?:\.\d+)?(?:e\+?\d+)?) mm\b/g, (_, digits: string) =>
+    lengthWords(Number(digits), system),
+  );
+}

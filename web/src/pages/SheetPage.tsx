@@ -1,0 +1,235 @@
+/** One step of one plan: bar, ladder, sheet, margin notes. */
+import { Button, Loader } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { Link, Navigate, useNavigate, useParams } from 'react-router';
+import { getCupboard, getShapes } from '../api/requests';
+import type { Change, Cupboard, Plan, Verdict } from '../api/types';
+import { useEvaluation } from '../api/useEvaluation';
+import { type PlanOnSheet, usePlanSheet } from '../api/usePlanSheet';
+import { withChanges, withValue } from '../domain/plan';
+import { STEPS, type StepId } from '../domain/steps';
+import { CardSheet } from '../features/card/CardSheet';
+import { LensSheet } from '../features/lens/LensSheet';
+import { WorkSheet } from '../features/work/WorkSheet';
+import { Bar, BarTool } from '../ui/Bar';
+import { Ladder } from '../ui/Ladder';
+import { MarginNotes, speaking } from '../ui/MarginNotes';
+import { SheetContext, type SheetTools } from '../ui/sheet';
+import { Trouble } from '../ui/Trouble';
+import { KeysHelp } from './KeysHelp';
+import classes from './pages.module.css';
+import { TitleField } from './TitleField';
+import { useKeys } from './useKeys';
+
+const EMPTY: Cupboard = { bodies: [], lenses: [] };
+
+export function SheetPage() {
+  const { planId = '', stepId = 'work' } = useParams();
+  const step = STEPS.find((one) => one.id === stepId);
+  if (!step) return <Navigate to={`/plan/${planId}/work`} replace />;
+  return <PlanSheetPage key={planId} planId={planId} stepId={step.id} />;
+}
+
+function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
+  const sheet = usePlanSheet(planId);
+  const cupboard = useQuery({ queryKey: ['cupboard'], queryFn: getCupboard }).data ?? EMPTY;
+  const shapes = useQuery({ queryKey: ['shapes'], queryFn: getShapes }).data ?? [];
+  const lenses = useMemo(() => cupboard.lenses.map((one) => one.gear), [cupboard]);
+  const { evaluation, trouble } = useEvaluation(sheet.plan, lenses, sheet.dragging);
+  const [helping, setHelping] = useState(false);
+  const { plan, commit, drag } = sheet;
+
+  useKeys({
+    planId,
+    stepId,
+    undo: useCallback(() => void sheet.undo(), [sheet.undo]),
+    redo: useCallback(() => void sheet.redo(), [sheet.redo]),
+    help: useCallback(() => setHelping(true), []),
+  });
+
+  useEffect(() => {
+    document.title = plan ? `${plan.title} · Steeple` : 'Steeple';
+  }, [plan]);
+
+  const tools = useMemo<SheetTools | null>(
+    () =>
+      plan && evaluation
+        ? {
+            plan,
+            evaluation,
+            cupboard,
+            drag,
+            commit,
+            set: (pointer: string, value: unknown) => commit(withValue(plan, pointer, value)),
+            change: (changes: readonly Change[]) => commit(withChanges(plan, changes)),
+          }
+        : null,
+    [plan, evaluation, cupboard, drag, commit],
+  );
+
+  return (
+    <div className={classes.page}>
+      <SheetBar sheet={sheet} plan={plan} planId={planId} onHelp={() => setHelping(true)} />
+      <KeysHelp opened={helping} onClose={() => setHelping(false)} />
+      <div className={classes.columns}>
+        <Ladder planId={planId} verdicts={verdictsOf(evaluation?.steps ?? [])} />
+        <main className={classes.sheet}>
+          <Notices sheet={sheet} trouble={trouble} />
+          {tools ? (
+            <SheetContext.Provider value={tools}>
+              {stepId === 'work' ? (
+                <WorkSheet shapes={shapes} findings={notesOf(tools, 'work')} />
+              ) : stepId === 'lens' ? (
+                <LensSheet findings={notesOf(tools, 'lens')} />
+              ) : (
+                <CardSheet planId={planId} />
+              )}
+            </SheetContext.Provider>
+          ) : sheet.loadTrouble ? null : (
+            <output className={classes.loading}>
+              <Loader size="sm" color="verdigris" /> Working it out
+            </output>
+          )}
+        </main>
+        {tools && stepId !== 'card' ? (
+          <div className={classes.margin} data-noprint>
+            <MarginNotes
+              findings={tools.evaluation.findings.filter((one) => one.step === stepId)}
+              cautions={tools.evaluation.cautions.filter((one) => one.step === stepId)}
+              mendsTried={tools.evaluation.mends_tried}
+              onMend={(fix) => void tools.change(fix.changes)}
+            />
+          </div>
+        ) : null}
+      </div>
+    </div>
+  );
+}
+
+function notesOf(tools: SheetTools, step: string) {
+  return speaking(tools.evaluation.findings.filter((one) => one.step === step));
+}
+
+function verdictsOf(
+  steps: readonly { step: string; verdict: Verdict }[],
+): Partial<Record<string, Verdict>> {
+  return Object.fromEntries(steps.map((one) => [one.step, one.verdict]));
+}
+
+function SheetBar({
+  sheet,
+  plan,
+  planId,
+  onHelp,
+}: {
+  sheet: PlanOnSheet;
+  plan: Plan | null;
+  planId: string;
+  onHelp: () => void;
+}) {
+  const undo = sheet.sheet?.undo_label ?? null;
+  const redo = sheet.sheet?.redo_label ?? null;
+  return (
+    <Bar
+      tools={
+        <>
+          <SavingWords sheet={sheet} />
+          <BarTool
+            label={undo ? `Undo: ${undo}` : 'Nothing to undo'}
+            disabled={!undo}
+            onClick={() => void sheet.undo()}
+          >
+            undo
+          </BarTool>
+          <BarTool
+            label={redo ? `Redo: ${redo}` : 'Nothing to redo'}
+            disabled={!redo}
+            onClick={() => void sheet.redo()}
+          >
+            redo
+          </BarTool>
+          <a className={classes.toolLink} href={`/api/plans/${planId}/file`} download>
+            save a file
+          </a>
+          <BarTool label="Keys" onClick={onHelp}>
+            keys
+          </BarTool>
+        </>
+      }
+    >
+      {plan ? (
+        <TitleField
+          title={plan.title}
+          onCommit={(title) => sheet.commit(withValue(plan, '/title', title))}
+        />
+      ) : null}
+    </Bar>
+  );
+}
+
+function SavingWords({ sheet }: { sheet: PlanOnSheet }) {
+  const { saving } = sheet;
+  if (saving.state === 'waiting') {
+    return <output className={classes.unsaved}>Not saved yet</output>;
+  }
+  const time = saving.state === 'saved' && saving.at ? new Date(saving.at) : null;
+  const words = time
+    ? `Saved ${time.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`
+    : 'Saving';
+  return <output className={classes.saved}>{words}</output>;
+}
+
+function Notices({ sheet, trouble }: { sheet: PlanOnSheet; trouble: string | null }) {
+  const navigate = useNavigate();
+  const { conflict, saving, notice, loadTrouble } = sheet;
+  if (loadTrouble) {
+    return (
+      <Trouble sentences={loadTrouble}>
+        <Button component={Link} to="/">
+          To the shelf
+        </Button>
+      </Trouble>
+    );
+  }
+  return (
+    <div className={classes.notices}>
+      {conflict ? (
+        <Trouble
+          sentences={[
+            conflict.looked
+              ? 'This is the version from the other window. Yours is still kept here.'
+              : `This plan was changed in another window (revision ${conflict.newest}). Your change is on this sheet and nothing was overwritten.`,
+          ]}
+        >
+          {conflict.looked ? (
+            <Button variant="default" onClick={sheet.letMineGo}>
+              Let mine go
+            </Button>
+          ) : (
+            <Button onClick={() => void sheet.lookAtOther()}>Look at the other version</Button>
+          )}
+          <Button
+            variant="default"
+            onClick={async () => {
+              const copy = await sheet.keepMine();
+              if (copy) navigate(`/plan/${copy}/lens`);
+            }}
+          >
+            Keep mine as a copy
+          </Button>
+        </Trouble>
+      ) : null}
+      {saving.state === 'waiting' ? (
+        <Trouble
+          sentences={[
+            saving.why,
+            'Your change is kept in this browser and saved as soon as that works.',
+          ]}
+        />
+      ) : null}
+      {saving.state !== 'waiting' && trouble ? <Trouble sentences={[trouble]} /> : null}
+      {notice ? <output className={classes.notice}>{notice}</output> : null}
+    </div>
+  );
+}

@@ -1,0 +1,27 @@
+/** A choice from few, with the same look as a typed figure. */
+import { NativeSelect } from '@mantine/core';
+import classes from './FigureField.module.css';
+
+interface Props {
+  label: string;
+  value: string;
+  choices: readonly { value: string; label: string }[];
+  explain?: string;
+  wide?: boolean;
+  onChange: (value: string) => void;
+}
+
+export function ChoiceField({ label, value, choices, explain, wide = false, onChange }: Props) {
+  return (
+    <div className={classes.field} style={{ width: wide ? '11.6rem' : '8.4rem' }}>
+      <NativeSelect
+        label={label}
+        value={value}
+        data={[...choices]}
+        classNames={{ input: classes.input, label: classes.label }}
+        onChange={(event) => onChange(event.currentTarget.value)}
+      />
+      <div className={classes.more}>{explain}</div>
+    </div>
+  );
+}
