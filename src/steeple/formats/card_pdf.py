@@ -24,7 +24,7 @@ from reportlab.platypus import Paragraph, Table, TableStyle
 from steeple.core.findings.cautions import Caution
 from steeple.core.study.card import Card, CardRow, Mark
 from steeple.core.study.drawing import Box
-from steeple.core.study.result import sentence_words
+from steeple.core.study.result import Sentence, sentence_words
 from steeple.core.units import UnitSystem, length_words
 
 Paper = Literal["a4", "letter"]
@@ -53,12 +53,20 @@ def _style(font: str, size: float, lead: float = 1.28) -> ParagraphStyle:
     )
 
 
-def card_pdf(card: Card, cautions: Sequence[Caution], *, paper: Paper, system: UnitSystem) -> bytes:
+def card_pdf(
+    card: Card,
+    cautions: Sequence[Caution],
+    troubles: Sequence[Sentence],
+    *,
+    paper: Paper,
+    system: UnitSystem,
+) -> bytes:
     """One page with heights, settings, tape marks, a drawing of them, and cautions.
 
     Parameters
     ----------
     card, cautions: as evaluated.
+    troubles: what fails in the plan, said at the top so that nobody hangs a camera by it unseen.
     paper: ``a4`` (210 × 297 mm) or ``letter`` (8.5 × 11 in).
     system: lengths in centimetres or in inches with fractions.
 
@@ -72,7 +80,7 @@ def card_pdf(card: Card, cautions: Sequence[Caution], *, paper: Paper, system: U
     canvas = Canvas(out, pagesize=size, invariant=1)
     canvas.setTitle(f"Set-up card: {card.title}")
     canvas.setAuthor("Steeple")
-    _Page(canvas, size, system).draw(card, cautions)
+    _Page(canvas, size, system).draw(card, cautions, troubles)
     canvas.showPage()
     canvas.save()
     return out.getvalue()
@@ -88,12 +96,15 @@ class _Page:
         self.width = size[0] - 2 * _MARGIN
         self.y = size[1] - _MARGIN
 
-    def draw(self, card: Card, cautions: Sequence[Caution]) -> None:
+    def draw(self, card: Card, cautions: Sequence[Caution], troubles: Sequence[Sentence]) -> None:
         self.text(escape(card.title), _style(_SERIF, 17, 1.15), after=1.5 * POINTS_PER_MM)
         self.text("Set-up card", _style(_SANS, 10), after=2 * POINTS_PER_MM)
         self.rule(1.4)
         if not card.ready:
             self.text(escape(card.missing), _style(_BOLD, 11))
+        if troubles:
+            said = ". ".join(sentence_words(one, self.system) for one in troubles)
+            self.text(f"Not right yet: {escape(said)}.", _style(_BOLD, 10), after=_GAP)
         columns = self.columns(len(card.sections))
         top = self.y
         lowest = top

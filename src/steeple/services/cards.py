@@ -11,4 +11,5 @@ from steeple.formats.card_pdf import Paper, card_pdf
 def card_file(plan: Plan, *, paper: Paper, system: UnitSystem) -> bytes:
     """The card of a plan as a PDF of one page."""
     evaluation = evaluate(plan, try_mends=False)
-    return card_pdf(evaluation.card, evaluation.cautions, paper=paper, system=system)
+    troubles = [one.title for one in evaluation.findings if one.verdict == "fails"]
+    return card_pdf(evaluation.card, evaluation.cautions, troubles, paper=paper, system=system)

@@ -49,9 +49,7 @@ class PlanService:
         """Put a plan on the shelf."""
         plan_id = new_id()
         with self.database.writing() as session:
-            plans = PlanRepository(session)
-            plans.add(plan_id, plan, label=label, at=self._now())
-            return plans.get(plan_id)
+            return PlanRepository(session).add(plan_id, plan, label=label, at=self._now())
 
     def open_file(self, content: bytes) -> StoredPlan:
         """Put the plan of a file on the shelf, as a new plan."""
@@ -76,10 +74,10 @@ class PlanService:
         """Save an edit that started from revision ``base``; the same plan again changes nothing."""
         with self.database.writing() as session:
             plans = PlanRepository(session)
-            before = plans.get(plan_id)
-            if before.revision == base and before.plan == plan:
-                return before
-            label = change_words(before.plan, plan)
+            before = plans.before(plan_id, base=base)
+            if before == plan:
+                return plans.get(plan_id)
+            label = change_words(before, plan)
             return plans.append(plan_id, plan, base=base, label=label, at=self._now())
 
     def undo(self, plan_id: str, *, base: int) -> StoredPlan:

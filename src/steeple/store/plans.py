@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from sqlalchemy import func, select
-from sqlalchemy.orm import Session
+from sqlalchemy import bindparam, insert, select, update
+from sqlalchemy.orm import Session, aliased
 
 from steeple.core.plan.document import Plan
-from steeple.core.plan.reading import read_plan, write_plan
+from steeple.core.plan.reading import read_plan
 from steeple.store.errors import NotFound, RevisionConflict
 from steeple.store.tables import PlanRow, RevisionRow
 
@@ -20,7 +20,6 @@ class StoredPlan:
     id: str
     revision: int
     plan: Plan
-    label: str
     changed_at: str
     undo_label: str | None
     redo_label: str | None
@@ -35,6 +34,61 @@ class ShelfEntry:
     shape: str
     revision: int
     changed_at: str
+
+
+@dataclass(frozen=True, slots=True)
+class _State:
+    """A plan's row with the edit that it shows."""
+
+    id: str
+    head: int
+    node: int
+    changed_at: str
+    parent: int | None
+    label: str
+    document: str
+
+    @property
+    def plan(self) -> Plan:
+        return read_plan(self.document.encode())
+
+
+_PUT_REVISION = insert(RevisionRow)
+_ADVANCE = (
+    update(PlanRow)
+    .where(PlanRow.id == bindparam("plan_id"))
+    .values(
+        head=bindparam("head"),
+        node=bindparam("node"),
+        title=bindparam("title"),
+        shape=bindparam("shape"),
+        changed_at=bindparam("changed_at"),
+    )
+)
+_SHOWN = aliased(RevisionRow)
+_STATE = (
+    select(
+        PlanRow.id,
+        PlanRow.head,
+        PlanRow.node,
+        PlanRow.changed_at,
+        _SHOWN.parent,
+        _SHOWN.label,
+        _SHOWN.document,
+    )
+    .join(_SHOWN, (_SHOWN.plan_id == PlanRow.id) & (_SHOWN.number == PlanRow.node))
+    .where(PlanRow.id == bindparam("plan_id"), PlanRow.removed_at.is_(None))
+)
+_REDO = (
+    select(RevisionRow.number, RevisionRow.label)
+    .where(
+        RevisionRow.plan_id == bindparam("plan_id"),
+        RevisionRow.parent == bindparam("node"),
+        RevisionRow.document.is_not(None),
+    )
+    .order_by(RevisionRow.number.desc())
+    .limit(1)
+)
 
 
 class PlanRepository:
@@ -53,10 +107,10 @@ class PlanRepository:
         )
         return [ShelfEntry(*row) for row in rows]
 
-    def add(self, plan_id: str, plan: Plan, *, label: str, at: str) -> None:
+    def add(self, plan_id: str, plan: Plan, *, label: str, at: str) -> StoredPlan:
         """Put a new plan on the shelf as revision 1."""
-        self.session.add(
-            PlanRow(
+        self.session.execute(
+            insert(PlanRow).values(
                 id=plan_id,
                 title=plan.title,
                 shape=plan.work.shape,
@@ -66,19 +120,8 @@ class PlanRepository:
                 changed_at=at,
             )
         )
-        self.session.flush()
-        self.session.add(
-            RevisionRow(
-                plan_id=plan_id,
-                number=1,
-                node=1,
-                parent=None,
-                label=label,
-                document=write_plan(plan),
-                created_at=at,
-            )
-        )
-        self.session.flush()
+        self._write(plan_id, number=1, node=1, parent=None, label=label, plan=plan, at=at)
+        return StoredPlan(plan_id, 1, plan, at, undo_label=None, redo_label=None)
 
     def get(self, plan_id: str) -> StoredPlan:
         """The plan as it stands.
@@ -88,17 +131,34 @@ class PlanRepository:
         NotFound
             Where there is no such plan on the shelf.
         """
-        return self._stored(self._row(plan_id))
+        state = self._state(plan_id)
+        redo = self._redo(plan_id, state.node)
+        return StoredPlan(
+            id=plan_id,
+            revision=state.head,
+            plan=state.plan,
+            changed_at=state.changed_at,
+            undo_label=None if state.parent is None else state.label,
+            redo_label=None if redo is None else redo[1],
+        )
 
     def head(self, plan_id: str) -> int:
         """Number of the newest revision."""
-        return self._row(plan_id).head
+        return self._state(plan_id).head
 
     def at(self, plan_id: str, number: int) -> Plan:
-        """The plan as it was at a revision."""
-        self._row(plan_id, removed_too=True)
-        revision = self._revision(plan_id, number)
-        return self._document(plan_id, revision.node)
+        """The plan as it was at a revision, also of a plan taken off the shelf."""
+        return self._edit(plan_id, self._revision(plan_id, number).node).plan
+
+    def before(self, plan_id: str, *, base: int) -> Plan:
+        """The plan that an edit starting from revision ``base`` changes.
+
+        Raises
+        ------
+        RevisionConflict
+            Where ``base`` is not the newest revision.
+        """
+        return self._checked(plan_id, base).plan
 
     def append(self, plan_id: str, plan: Plan, *, base: int, label: str, at: str) -> StoredPlan:
         """Add an edit that started from revision ``base``.
@@ -108,58 +168,50 @@ class PlanRepository:
         RevisionConflict
             Where ``base`` is not the newest revision.
         """
-        row = self._checked(plan_id, base)
-        number = row.head + 1
-        return self._advance(
-            row,
-            node=number,
-            parent=row.node,
-            label=label,
-            document=write_plan(plan),
-            plan=plan,
-            at=at,
+        state = self._checked(plan_id, base)
+        number = state.head + 1
+        self._advance(plan_id, plan, head=number, node=number, at=at)
+        self._write(
+            plan_id, number=number, node=number, parent=state.node, label=label, plan=plan, at=at
         )
+        return StoredPlan(plan_id, number, plan, at, undo_label=label, redo_label=None)
 
     def undo(self, plan_id: str, *, base: int, at: str) -> StoredPlan:
         """Show the edit before the present one, as a new revision."""
-        row = self._checked(plan_id, base)
-        node = self._revision(plan_id, row.node)
-        if node.parent is None:
+        state = self._checked(plan_id, base)
+        if state.parent is None:
             raise NotFound("nothing-to-undo", "There is nothing to undo.")
-        return self._show(row, node.parent, label=f"Undo: {node.label}", at=at)
+        return self._show(state, state.parent, label=f"Undo: {state.label}", at=at)
 
     def redo(self, plan_id: str, *, base: int, at: str) -> StoredPlan:
         """Show the edit that was undone last, as a new revision."""
-        row = self._checked(plan_id, base)
-        child = self._child(plan_id, row.node)
-        if child is None:
+        state = self._checked(plan_id, base)
+        redo = self._redo(plan_id, state.node)
+        if redo is None:
             raise NotFound("nothing-to-redo", "There is nothing to redo.")
-        return self._show(row, child.number, label=f"Redo: {child.label}", at=at)
+        return self._show(state, redo[0], label=f"Redo: {redo[1]}", at=at)
 
     def set_removed(self, plan_id: str, at: str | None) -> None:
         """Take a plan off the shelf (its revisions stay), or put it back with None."""
-        self._row(plan_id, removed_too=True).removed_at = at
+        self._revision(plan_id, 1)
+        self.session.execute(update(PlanRow).where(PlanRow.id == plan_id).values(removed_at=at))
 
-    def _row(self, plan_id: str, *, removed_too: bool = False) -> PlanRow:
-        row = self.session.get(PlanRow, plan_id)
-        if row is None or (row.removed_at is not None and not removed_too):
-            raise NotFound(
-                "no-such-plan",
-                "There is no such plan on the shelf. It may have been removed; the shelf lists "
-                "removed plans at its end.",
-                field="plan",
-                value=plan_id,
-            )
-        return row
+    def _state(self, plan_id: str) -> _State:
+        row = self.session.execute(_STATE, {"plan_id": plan_id}).one_or_none()
+        if row is None:
+            raise _no_such_plan(plan_id)
+        return _State(*row._tuple())  # type: ignore[arg-type]  # a shown edit has its document
 
-    def _checked(self, plan_id: str, base: int) -> PlanRow:
-        row = self._row(plan_id)
-        if row.head != base:
-            raise RevisionConflict(base=base, newest=row.head)
-        return row
+    def _checked(self, plan_id: str, base: int) -> _State:
+        state = self._state(plan_id)
+        if state.head != base:
+            raise RevisionConflict(base=base, newest=state.head)
+        return state
 
     def _revision(self, plan_id: str, number: int) -> RevisionRow:
         revision = self.session.get(RevisionRow, (plan_id, number))
+        if revision is None and number == 1:
+            raise _no_such_plan(plan_id)
         if revision is None:
             raise NotFound(
                 "no-such-revision",
@@ -169,66 +221,74 @@ class PlanRepository:
             )
         return revision
 
-    def _document(self, plan_id: str, node: int) -> Plan:
-        document = self._revision(plan_id, node).document
-        assert document is not None
-        return read_plan(document.encode())
-
-    def _child(self, plan_id: str, node: int) -> RevisionRow | None:
-        number = self.session.scalar(
-            select(func.max(RevisionRow.number)).where(
-                RevisionRow.plan_id == plan_id,
-                RevisionRow.parent == node,
-                RevisionRow.document.is_not(None),
-            )
-        )
-        return None if number is None else self._revision(plan_id, number)
-
-    def _show(self, row: PlanRow, node: int, *, label: str, at: str) -> StoredPlan:
-        plan = self._document(row.id, node)
-        return self._advance(
-            row, node=node, parent=None, label=label, document=None, plan=plan, at=at
+    def _edit(self, plan_id: str, node: int) -> _State:
+        revision = self._revision(plan_id, node)
+        assert revision.document is not None
+        return _State(
+            id=plan_id,
+            head=node,
+            node=node,
+            changed_at=revision.created_at,
+            parent=revision.parent,
+            label=revision.label,
+            document=revision.document,
         )
 
-    def _advance(
+    def _redo(self, plan_id: str, node: int) -> tuple[int, str] | None:
+        row = self.session.execute(_REDO, {"plan_id": plan_id, "node": node}).one_or_none()
+        return None if row is None else (row[0], row[1])
+
+    def _show(self, state: _State, node: int, *, label: str, at: str) -> StoredPlan:
+        """Show an earlier edit as a new revision that holds no document of its own."""
+        plan = self._edit(state.id, node).plan
+        number = state.head + 1
+        self._advance(state.id, plan, head=number, node=node, at=at)
+        self._write(state.id, number=number, node=node, parent=None, label=label, plan=None, at=at)
+        return self.get(state.id)
+
+    def _advance(self, plan_id: str, plan: Plan, *, head: int, node: int, at: str) -> None:
+        self.session.connection().execute(
+            _ADVANCE,
+            {
+                "plan_id": plan_id,
+                "head": head,
+                "node": node,
+                "title": plan.title,
+                "shape": plan.work.shape,
+                "changed_at": at,
+            },
+        )
+
+    def _write(
         self,
-        row: PlanRow,
+        plan_id: str,
         *,
+        number: int,
         node: int,
         parent: int | None,
         label: str,
-        document: str | None,
-        plan: Plan,
+        plan: Plan | None,
         at: str,
-    ) -> StoredPlan:
-        row.head += 1
-        row.node = node
-        row.title = plan.title
-        row.shape = plan.work.shape
-        row.changed_at = at
-        self.session.add(
-            RevisionRow(
-                plan_id=row.id,
-                number=row.head,
-                node=node,
-                parent=parent,
-                label=label[:120],
-                document=document,
-                created_at=at,
-            )
+    ) -> None:
+        self.session.connection().execute(
+            _PUT_REVISION,
+            {
+                "plan_id": plan_id,
+                "number": number,
+                "node": node,
+                "parent": parent,
+                "label": label[:120],
+                "document": None if plan is None else plan.model_dump_json(),
+                "created_at": at,
+            },
         )
-        self.session.flush()
-        return self._stored(row, plan)
 
-    def _stored(self, row: PlanRow, plan: Plan | None = None) -> StoredPlan:
-        node = self._revision(row.id, row.node)
-        child = self._child(row.id, row.node)
-        return StoredPlan(
-            id=row.id,
-            revision=row.head,
-            plan=plan or self._document(row.id, row.node),
-            label=node.label,
-            changed_at=row.changed_at,
-            undo_label=None if node.parent is None else node.label,
-            redo_label=None if child is None else child.label,
-        )
+
+def _no_such_plan(plan_id: str) -> NotFound:
+    return NotFound(
+        "no-such-plan",
+        "There is no such plan on the shelf. It may have been removed; the shelf lists removed "
+        "plans at its end.",
+        field="plan",
+        value=plan_id,
+    )

@@ -56,7 +56,7 @@ export function SideView({ work, camera, system, notes, onDrag, onCommit }: Prop
       left: 0,
       top: 6,
       width: Math.max(10, width - PLUMB_SPACE),
-      height: Math.max(10, height - 12),
+      height: Math.max(10, height - 22),
     },
   );
   scaleRef.current = scale.s;

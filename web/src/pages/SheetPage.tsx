@@ -72,7 +72,7 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
     <div className={classes.page}>
       <SheetBar sheet={sheet} plan={plan} planId={planId} onHelp={() => setHelping(true)} />
       <KeysHelp opened={helping} onClose={() => setHelping(false)} />
-      <div className={classes.columns}>
+      <div className={`${classes.columns} ${stepId === 'card' ? classes.noMargin : ''}`}>
         <Ladder planId={planId} verdicts={verdictsOf(evaluation?.steps ?? [])} />
         <main className={classes.sheet}>
           <Notices sheet={sheet} trouble={trouble} />

@@ -13,12 +13,12 @@ interface Props {
 
 export function ChoiceField({ label, value, choices, explain, wide = false, onChange }: Props) {
   return (
-    <div className={classes.field} style={{ width: wide ? '11.6rem' : '8.4rem' }}>
+    <div className={classes.field} style={{ width: wide ? '12.4rem' : '9.8rem' }}>
       <NativeSelect
         label={label}
         value={value}
         data={[...choices]}
-        classNames={{ input: classes.input, label: classes.label }}
+        classNames={{ input: `${classes.input} ${classes.choice}`, label: classes.label }}
         onChange={(event) => onChange(event.currentTarget.value)}
       />
       <div className={classes.more}>{explain}</div>

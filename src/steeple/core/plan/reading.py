@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import json
 from collections.abc import Callable, Mapping, Sequence
 from functools import cache
 from types import MappingProxyType
@@ -129,4 +128,4 @@ def read_plan(content: bytes) -> Plan:
 def write_plan(plan: Plan) -> str:
     """The plan as JSON text: two spaces of indent, fields in the order of the schema, one newline
     at the end. Reading it gives an equal plan, and the same plan gives the same bytes."""
-    return json.dumps(plan.model_dump(mode="json"), indent=2, ensure_ascii=False) + "\n"
+    return plan.model_dump_json(indent=2) + "\n"

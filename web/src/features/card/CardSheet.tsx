@@ -1,7 +1,7 @@
 /** Card: what one does at the bench. Works with a thumb, prints on one page. */
 import { Button, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
-import type { Card, CardRow, Caution, Mark } from '../../api/types';
+import type { Card, CardRow, Caution, Finding, Mark } from '../../api/types';
 import { lengthWords, quantityWords } from '../../domain/units';
 import { MarksDrawing } from '../../drawings/MarksDrawing';
 import { Sentence } from '../../ui/Sentence';
@@ -17,6 +17,7 @@ export function CardSheet({ planId }: { planId: string }) {
   const { system } = useUnits();
   const [paper, setPaper] = useState<Paper>(system === 'cm' ? 'a4' : 'letter');
   const { card, cautions } = evaluation;
+  const failing = evaluation.findings.filter((one) => one.verdict === 'fails');
   const pdf = `/api/plans/${planId}/card.pdf?paper=${paper}&units=${system}`;
   return (
     <>
@@ -36,12 +37,18 @@ export function CardSheet({ planId }: { planId: string }) {
           Save as PDF
         </Button>
       </div>
-      <CardPage card={card} cautions={cautions} />
+      <CardPage card={card} cautions={cautions} failing={failing} />
     </>
   );
 }
 
-function CardPage({ card, cautions }: { card: Card; cautions: readonly Caution[] }) {
+interface CardPageProps {
+  card: Card;
+  cautions: readonly Caution[];
+  failing: readonly Finding[];
+}
+
+function CardPage({ card, cautions, failing }: CardPageProps) {
   const { system } = useUnits();
   return (
     <article className={classes.card} aria-label="Set-up card">
@@ -50,6 +57,16 @@ function CardPage({ card, cautions }: { card: Card; cautions: readonly Caution[]
         <span>set-up card</span>
       </header>
       {card.ready ? null : <p className={classes.missing}>{card.missing}</p>}
+      {failing.length ? (
+        <section className={classes.failing} aria-label="Not right yet">
+          <h2>Not right yet</h2>
+          {failing.map((finding) => (
+            <p key={finding.code}>
+              <Sentence pieces={finding.title} />.
+            </p>
+          ))}
+        </section>
+      ) : null}
       <div className={classes.sections}>
         {card.sections.map((section) => (
           <section key={section.heading}>

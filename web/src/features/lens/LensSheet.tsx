@@ -18,10 +18,10 @@ import { OwnLens } from './OwnLens';
 
 const AT = '/cameras/0';
 const WAYS = [
-  { value: '0', label: 'bottom edge toward you' },
-  { value: '180', label: 'top edge toward you' },
-  { value: '90', label: 'top edge to your right' },
-  { value: '270', label: 'top edge to your left' },
+  { value: '0', label: 'bottom toward you' },
+  { value: '180', label: 'top toward you' },
+  { value: '90', label: 'top to your right' },
+  { value: '270', label: 'top to your left' },
 ];
 
 export function LensSheet({ findings }: { findings: readonly Finding[] }) {
@@ -136,7 +136,7 @@ function Placing({ evaluation }: { evaluation: Evaluation }) {
         label="Way round"
         value={String(camera?.roll_deg ?? 0)}
         choices={WAYS}
-        explain={camera?.roll_deg === null ? 'assumed, as you see the table' : 'of the picture'}
+        explain={camera?.roll_deg === null ? 'assumed, edge of the picture' : 'edge of the picture'}
         onChange={(value) => void set(`${AT}/roll_deg`, Number(value))}
       />
       <ChoiceField

@@ -1,0 +1,1 @@
+"""What is timed and what is compared, outside the tests."""

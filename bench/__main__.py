@@ -1,0 +1,195 @@
+"""The table of timings: ``python -m bench [--json]``."""
+
+from __future__ import annotations
+
+import argparse
+import gzip
+import http.client
+import json
+import subprocess
+import sys
+import tempfile
+import threading
+import time
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+
+from bench.timing import Timing, line, milliseconds, percentile
+from steeple.core.evaluation import evaluate
+from steeple.core.plan.reading import write_plan
+from steeple.demo.cupboard import LENSES
+from steeple.demo.plans import PLANS
+from steeple.main import DATABASE_NAME, PAGES, make_context
+from steeple.store.database import Database
+
+STORED_PLANS = 2_000
+CLIENTS = 8
+REQUESTS = 60
+
+
+def evaluations() -> Iterator[Timing]:
+    """The core alone, on the demo plan that takes longest."""
+    whole, dragged = 0.0, 0.0
+    for plan in PLANS:
+        full = milliseconds(lambda plan=plan: evaluate(plan, owned=LENSES), times=20)  # type: ignore[misc]
+        fast = milliseconds(lambda plan=plan: evaluate(plan, try_mends=False), times=60)  # type: ignore[misc]
+        whole = max(whole, percentile(full, 0.5))
+        dragged = max(dragged, percentile(fast, 0.95))
+    yield line("full evaluation with mends, slowest demo plan, median", whole, "ms", 250)
+    yield line("evaluation while dragging, slowest demo plan, p95", dragged, "ms", 40)
+
+
+@contextmanager
+def server(folder: Path) -> Iterator[tuple[int, float]]:
+    """A running Steeple; its port, and the seconds from its word to the first page."""
+    process = subprocess.Popen(
+        [
+            sys.executable,
+            "-m",
+            "steeple.cli.command",
+            "serve",
+            "--data",
+            str(folder),
+            "--port",
+            "0",
+        ],
+        stdout=subprocess.PIPE,
+        text=True,
+    )
+    try:
+        assert process.stdout is not None
+        port = int(process.stdout.readline().rsplit(":", 1)[1].strip().rstrip("/"))
+        start = time.perf_counter()
+        request(connect(port), "GET", "/")
+        yield port, time.perf_counter() - start
+    finally:
+        process.terminate()
+        process.wait(timeout=10)
+
+
+def connect(port: int) -> http.client.HTTPConnection:
+    """A connection that is kept open, as a browser's is."""
+    return http.client.HTTPConnection("127.0.0.1", port, timeout=30)
+
+
+def request(
+    connection: http.client.HTTPConnection, method: str, path: str, body: object = None
+) -> dict[str, object]:
+    """One request; the JSON of its reply."""
+    headers = {"content-type": "application/json"}
+    connection.request(method, path, json.dumps(body) if body is not None else None, headers)
+    reply = connection.getresponse()
+    content = reply.read()
+    if reply.status >= 400:
+        raise RuntimeError(f"{method} {path}: {reply.status} {content[:200]!r}")
+    return json.loads(content) if content[:1] in (b"{", b"[") else {}
+
+
+def fill(folder: Path) -> list[str]:
+    """Put `STORED_PLANS` plans into a database; their ids."""
+    database = Database(folder / DATABASE_NAME)
+    plans = make_context(database).plans
+    ids = [plans.add(PLANS[n % len(PLANS)], label="bench").id for n in range(STORED_PLANS)]
+    database.close()
+    return ids
+
+
+def api(port: int, ids: list[str]) -> Iterator[Timing]:
+    """Reads and saves by several clients at once; every save must be there afterwards."""
+    reads: list[float] = []
+    saves: list[float] = []
+    lost: list[str] = []
+    guard = threading.Lock()
+
+    def client(number: int) -> None:
+        mine = ids[number]
+        server = connect(port)
+        data = json.loads(write_plan(PLANS[0]))
+        revision = 1
+        for turn in range(REQUESTS):
+            start = time.perf_counter()
+            request(server, "GET", f"/api/plans/{ids[(number * 97 + turn) % len(ids)]}")
+            between = time.perf_counter()
+            data["title"] = f"plan {number}, change {turn}"
+            body = {"base_revision": revision, "plan": data}
+            revision = int(str(request(server, "PUT", f"/api/plans/{mine}", body)["revision"]))
+            end = time.perf_counter()
+            with guard:
+                reads.append((between - start) * 1000)
+                saves.append((end - between) * 1000)
+        kept = request(server, "GET", f"/api/plans/{mine}")
+        if kept["revision"] != REQUESTS + 1 or kept["plan"]["title"] != data["title"]:  # type: ignore[index]
+            with guard:
+                lost.append(mine)
+
+    threads = [threading.Thread(target=client, args=(number,)) for number in range(CLIENTS)]
+    for thread in threads:
+        thread.start()
+    for thread in threads:
+        thread.join()
+    yield line(
+        f"API read, {STORED_PLANS} plans, {CLIENTS} clients, p95",
+        percentile(sorted(reads), 0.95),
+        "ms",
+        40,
+    )
+    yield line(
+        f"API save, {STORED_PLANS} plans, {CLIENTS} clients, p95",
+        percentile(sorted(saves), 0.95),
+        "ms",
+        40,
+    )
+    yield line("plans with a lost save", len(lost), "plans", 0)
+
+
+def memory_of(port: int) -> float:
+    """Resident memory of the server that listens on a port, in megabytes."""
+    for process in Path("/proc").iterdir():
+        command = process / "cmdline"
+        if process.name.isdigit() and command.exists():
+            words = command.read_bytes().split(b"\0")
+            if b"steeple.cli.command" in words:
+                status = (process / "status").read_text().splitlines()
+                kilobytes = next(row.split()[1] for row in status if row.startswith("VmRSS"))
+                return int(kilobytes) / 1024
+    raise RuntimeError(f"no server on port {port}")
+
+
+def pages() -> Iterator[Timing]:
+    """What the first load of the interface weighs."""
+    if PAGES.is_dir():
+        scripts = sum(len(gzip.compress(path.read_bytes())) for path in PAGES.glob("assets/*.js"))
+        yield line("first load of scripts, gzip", scripts / 1000, "kB", 350)
+
+
+def table() -> Iterator[Timing]:
+    """Every line."""
+    yield from evaluations()
+    with tempfile.TemporaryDirectory() as name:
+        folder = Path(name)
+        ids = fill(folder)
+        with server(folder) as (port, first):
+            yield line("first page after the server is up", first, "s", 1)
+            yield from api(port, ids)
+            yield line("server memory after it", memory_of(port), "MB", 450)
+    yield from pages()
+
+
+def main() -> int:
+    """Print the table."""
+    parser = argparse.ArgumentParser(prog="python -m bench")
+    parser.add_argument("--json", action="store_true")
+    as_json = parser.parse_args().json
+    lines = list(table())
+    if as_json:
+        print(json.dumps([one.as_dict() for one in lines], indent=2))
+        return 0
+    for one in lines:
+        goal = "" if one.goal is None else f"goal {one.goal:g}"
+        print(f"{one.name:62} {one.value:>10.2f} {one.unit:6} {goal:10} ratio {one.ratio}")
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())

@@ -1,0 +1,44 @@
+"""How timings are taken: after a warm-up, many times, the middle and the 95th percentile kept."""
+
+from __future__ import annotations
+
+import time
+from collections.abc import Callable, Sequence
+from dataclasses import asdict, dataclass
+
+
+@dataclass(frozen=True, slots=True)
+class Timing:
+    """One line of the table. ``ratio`` is goal ÷ value (above 1 is within the goal)."""
+
+    name: str
+    value: float
+    unit: str
+    goal: float | None
+    ratio: float | None
+
+    def as_dict(self) -> dict[str, object]:
+        return asdict(self)
+
+
+def line(name: str, value: float, unit: str, goal: float | None) -> Timing:
+    """A line of the table with its ratio."""
+    ratio = None if goal is None or value == 0 else round(goal / value, 2)
+    return Timing(name=name, value=round(value, 3), unit=unit, goal=goal, ratio=ratio)
+
+
+def milliseconds(work: Callable[[], object], *, times: int, warm_up: int = 3) -> list[float]:
+    """Duration of each of ``times`` runs, in milliseconds, sorted."""
+    for _ in range(warm_up):
+        work()
+    taken = []
+    for _ in range(times):
+        start = time.perf_counter()
+        work()
+        taken.append((time.perf_counter() - start) * 1000)
+    return sorted(taken)
+
+
+def percentile(taken: Sequence[float], share: float) -> float:
+    """The value below which ``share`` (0…1) of sorted values lie."""
+    return taken[min(len(taken) - 1, int(share * len(taken)))]
