@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+from collections.abc import AsyncIterator
+from contextlib import asynccontextmanager
 from pathlib import Path
 
+from anyio import to_thread
 from fastapi import FastAPI
 from fastapi.staticfiles import StaticFiles
 from starlette.exceptions import HTTPException
@@ -19,6 +22,9 @@ from steeple.api.limits import Limits
 from steeple.api.models import Problems
 from steeple.api.routes import core, plans
 
+WORKERS = 4
+"""Threads that answer at once. More than the cores need only take turns and make all wait."""
+GZIP_BYTES, GZIP_LEVEL = 16_000, 4
 LOCAL_HOSTS = ["127.0.0.1", "localhost", "[::1]"]
 _REFUSALS = {status: {"model": Problems} for status in (400, 404, 409, 413, 422, 503)}
 
@@ -40,6 +46,12 @@ class Pages(StaticFiles):
         return reply
 
 
+@asynccontextmanager
+async def _running(_app: FastAPI) -> AsyncIterator[None]:
+    to_thread.current_default_thread_limiter().total_tokens = WORKERS
+    yield
+
+
 def make_app(context: Context | None, pages: Path | None) -> FastAPI:
     """The application.
 
@@ -55,11 +67,12 @@ def make_app(context: Context | None, pages: Path | None) -> FastAPI:
         docs_url=None,
         redoc_url=None,
         openapi_url="/api/openapi.json",
+        lifespan=_running,
         responses=dict(_REFUSALS),  # type: ignore[arg-type]
     )
     app.state.context = context
     errors.install(app)
-    app.add_middleware(GZipMiddleware, minimum_size=1024)
+    app.add_middleware(GZipMiddleware, minimum_size=GZIP_BYTES, compresslevel=GZIP_LEVEL)
     app.add_middleware(Limits)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=[*LOCAL_HOSTS, "testserver"])
     app.include_router(plans.router)

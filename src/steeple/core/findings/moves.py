@@ -17,7 +17,7 @@ from steeple.core.study.given import Assumptions, given_camera
 from steeple.core.study.heights import height_range
 from steeple.core.study.lens import LensStudy
 from steeple.core.study.result import Quantity, Sentence, mm, say
-from steeple.core.study.settings import settle, zoom_settings
+from steeple.core.study.settings import longest_fitting, settle
 
 _SAME_MM = 0.05
 
@@ -63,24 +63,18 @@ def change_height(scene: Scene) -> Iterator[Proposal]:
 
 
 def change_zoom(scene: Scene) -> Iterator[Proposal]:
-    """From the present height: the longest zoom at which this height works."""
+    """From the present height: the longest zoom at which the zone fits and the lens focuses."""
     study = scene.lens
     if study is None or study.camera.lens is None or study.settings.focal_mm is None:
         return
-    now, height = study.settings.focal_mm, study.settings.height_mm
-    for setting in reversed(zoom_settings(study.camera.lens)):
-        heights = height_range(study.camera, scene.work, setting)
-        zone = heights.at("zone")
-        focus = heights.at("focus")
-        if zone is None or zone > height or (focus is not None and focus > height):
-            continue
-        if abs(setting - now) > _SAME_MM:
-            word = "in" if setting > now else "out"
-            yield Proposal(
-                action=say("Zoom " + word + " to {focal}", focal=focal(setting)),
-                changes=(change(scene, "focal_mm", setting),),
-            )
-        return
+    now = study.settings.focal_mm
+    setting = longest_fitting(study.camera, scene.work, study.camera.lens, study.settings.height_mm)
+    if setting is not None and abs(setting - now) > _SAME_MM:
+        word = "in" if setting > now else "out"
+        yield Proposal(
+            action=say("Zoom " + word + " to {focal}", focal=focal(setting)),
+            changes=(change(scene, "focal_mm", setting),),
+        )
 
 
 def change_both(scene: Scene) -> Iterator[Proposal]:

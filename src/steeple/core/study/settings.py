@@ -13,10 +13,14 @@ from steeple.core.study.heights import (
     ARM_REACH_MM,
     HeightRange,
     height_range,
+    nearest_focus_of,
     overhead_of,
     wanted_extent,
 )
 from steeple.core.study.result import Quantity, mm
+
+COMPARED = 20
+"""Zoom settings that are compared when Steeple chooses zoom and height together."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,10 +34,11 @@ class Settings:
     heights: HeightRange
 
 
-def zoom_settings(lens: Lens) -> tuple[float, ...]:
-    """Settings tried when Steeple chooses: both ends and every whole millimetre between."""
+def zoom_settings(lens: Lens, most: int = 120) -> tuple[float, ...]:
+    """Settings tried when Steeple chooses: both ends and whole millimetres between, in even steps
+    so that there are about ``most`` of them."""
     whole = range(math.ceil(lens.focal_min_mm), math.floor(lens.focal_max_mm) + 1)
-    step = max(1, len(whole) // 120)
+    step = max(1, math.ceil(len(whole) / most))
     return tuple(sorted({lens.focal_min_mm, lens.focal_max_mm, *map(float, whole[::step])}))
 
 
@@ -72,8 +77,9 @@ def _zoom(
     if lens.focal_min_mm == lens.focal_max_mm:
         why, focal = "the lens has this one focal length", lens.focal_min_mm
     elif camera.part.position.z_mm is not None:
-        why = "the longest zoom at which the zone fits from this height"
-        focal = _longest_fitting(camera, work, lens, camera.part.position.z_mm)
+        why = "the longest zoom at which the zone fits from this height, or the shortest there is"
+        fitting = longest_fitting(camera, work, lens, camera.part.position.z_mm)
+        focal = lens.focal_min_mm if fitting is None else fitting
     else:
         why = "puts the lens nearest to the middle of the heights that work"
         focal = _comfortable(camera, work, lens)
@@ -81,17 +87,23 @@ def _zoom(
     return focal, height_range(camera, work, focal)
 
 
-def _longest_fitting(camera: GivenCamera, work: GivenWork, lens: Lens, height_mm: float) -> float:
-    """The longest setting at which the zone fits from a height; the shortest where none does."""
+def longest_fitting(
+    camera: GivenCamera, work: GivenWork, lens: Lens, height_mm: float
+) -> float | None:
+    """The longest zoom setting at which the zone fits from a height and the lens focuses there;
+    None where no setting does."""
     wanted = wanted_extent(camera, work)
     for focal in reversed(zoom_settings(lens)):
         overhead = overhead_of(camera, work, focal)
         if height_mm < overhead.lowest_mm:
             continue
+        nearest = nearest_focus_of(camera, focal)
+        if nearest is not None and overhead.focus_distance(height_mm) < nearest:
+            continue
         seen = overhead.covered(height_mm=height_mm, plane_mm=work.top_mm)
         if seen.width >= wanted.width and seen.height >= wanted.height:
             return focal
-    return lens.focal_min_mm
+    return None
 
 
 def _comfortable(camera: GivenCamera, work: GivenWork, lens: Lens) -> float:
@@ -99,7 +111,7 @@ def _comfortable(camera: GivenCamera, work: GivenWork, lens: Lens) -> float:
 
     Settings at which no height meets every demand come last, those with the fewest unmet first.
     """
-    ranges = [(focal, height_range(camera, work, focal)) for focal in zoom_settings(lens)]
+    ranges = [(focal, height_range(camera, work, focal)) for focal in zoom_settings(lens, COMPARED)]
 
     def rank(entry: tuple[float, HeightRange]) -> tuple[bool, int, float]:
         _focal, heights = entry
