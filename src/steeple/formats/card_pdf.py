@@ -38,6 +38,9 @@ _SERIF, _SANS, _BOLD = (
 )
 _MARGIN = 15 * POINTS_PER_MM
 _GAP = 4 * POINTS_PER_MM
+_FOOT = 10 * POINTS_PER_MM
+SCALES = (1.25, 1.12, 1.0, 0.92, 0.85, 0.78, 0.72, 0.66, 0.6)
+"""Tried in turn until the card fits on its one page: as large as it can be read from a stool."""
 _DRAWING_HEIGHT = 62 * POINTS_PER_MM
 
 
@@ -75,26 +78,47 @@ def card_pdf(
     The bytes of the PDF. The same card gives the same bytes.
     """
     _load_fonts()
+    for scale in SCALES:
+        content, fits = _page(card, cautions, troubles, paper=paper, system=system, scale=scale)
+        if fits:
+            break
+    return content
+
+
+def _page(
+    card: Card,
+    cautions: Sequence[Caution],
+    troubles: Sequence[Sentence],
+    *,
+    paper: Paper,
+    system: UnitSystem,
+    scale: float,
+) -> tuple[bytes, bool]:
+    """The page drawn at a scale, and whether everything lies on it."""
     size = A4 if paper == "a4" else LETTER
     out = BytesIO()
     canvas = Canvas(out, pagesize=size, invariant=1)
     canvas.setTitle(f"Set-up card: {card.title}")
     canvas.setAuthor("Steeple")
-    _Page(canvas, size, system).draw(card, cautions, troubles)
+    canvas.scale(scale, scale)
+    page = _Page(canvas, (size[0] / scale, size[1] / scale), system, margin=_MARGIN / scale)
+    page.draw(card, cautions, troubles)
     canvas.showPage()
     canvas.save()
-    return out.getvalue()
+    return out.getvalue(), page.y * scale >= _FOOT
 
 
 class _Page:
     """A page that is filled from the top; ``y`` is where the next thing begins."""
 
-    def __init__(self, canvas: Canvas, size: tuple[float, float], system: UnitSystem) -> None:
+    def __init__(
+        self, canvas: Canvas, size: tuple[float, float], system: UnitSystem, *, margin: float
+    ) -> None:
         self.canvas = canvas
         self.system = system
-        self.left = _MARGIN
-        self.width = size[0] - 2 * _MARGIN
-        self.y = size[1] - _MARGIN
+        self.left = margin
+        self.width = size[0] - 2 * margin
+        self.y = size[1] - margin
 
     def draw(self, card: Card, cautions: Sequence[Caution], troubles: Sequence[Sentence]) -> None:
         self.text(escape(card.title), _style(_SERIF, 17, 1.15), after=1.5 * POINTS_PER_MM)

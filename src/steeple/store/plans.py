@@ -200,7 +200,9 @@ class PlanRepository:
         row = self.session.execute(_STATE, {"plan_id": plan_id}).one_or_none()
         if row is None:
             raise _no_such_plan(plan_id)
-        return _State(*row._tuple())  # type: ignore[arg-type]  # a shown edit has its document
+        plan, head, node, changed_at, parent, label, document = row
+        assert document is not None, "a shown edit has its document"
+        return _State(plan, head, node, changed_at, parent, label, document)
 
     def _checked(self, plan_id: str, base: int) -> _State:
         state = self._state(plan_id)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import APIRouter, Depends, Query, Request, Response
+from fastapi import APIRouter, Depends, Path, Query, Request, Response
 from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import Response as PlainResponse
 
@@ -17,7 +17,6 @@ from steeple.api.models import (
     PlanId,
     PlanOnShelf,
     PlanSheet,
-    Revision,
     Shelf,
     Step,
 )
@@ -139,7 +138,9 @@ def head(ctx: Ctx, plan_id: PlanId) -> Head:
 
 
 @router.get("/{plan_id}/revisions/{number}")
-def revision(ctx: Ctx, plan_id: PlanId, number: Revision) -> OldPlan:
+def revision(
+    ctx: Ctx, plan_id: PlanId, number: Annotated[int, Path(ge=1, le=1_000_000_000)]
+) -> OldPlan:
     """A plan as it was at a revision."""
     return OldPlan(revision=number, plan=ctx.plans.at(plan_id, number))
 

@@ -1,0 +1,34 @@
+"""The application over a fresh database, without a network."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+from fastapi import FastAPI
+from starlette.testclient import TestClient
+
+from steeple.demo.world import fill
+from steeple.main import DATABASE_NAME, build, make_context
+from steeple.store.database import Database
+
+
+@pytest.fixture
+def database(tmp_path: Path) -> Iterator[Database]:
+    database = Database(tmp_path / DATABASE_NAME)
+    yield database
+    database.close()
+
+
+@pytest.fixture
+def app(database: Database) -> FastAPI:
+    context = make_context(database)
+    fill(context.plans, context.gear)
+    return build(database)
+
+
+@pytest.fixture
+def api(app: FastAPI) -> Iterator[TestClient]:
+    with TestClient(app, raise_server_exceptions=False) as client:
+        yield client

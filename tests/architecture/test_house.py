@@ -1,0 +1,130 @@
+"""What the house asks of the tree: generated pages true, nothing fetched, rooms kept."""
+
+from __future__ import annotations
+
+import ast
+import json
+import re
+import subprocess
+from pathlib import Path
+
+import pytest
+
+from steeple.cli.pages import generated_pages
+
+ROOT = Path(__file__).parents[2]
+CORE = ROOT / "src" / "steeple" / "core"
+
+
+def tracked() -> list[Path]:
+    names = subprocess.run(
+        ["git", "ls-files"], cwd=ROOT, capture_output=True, text=True, check=True
+    ).stdout.split("\n")
+    files = [ROOT / name for name in names if name and (ROOT / name).is_file()]
+    assert len(files) > 100
+    return files
+
+
+@pytest.mark.parametrize("name", sorted(generated_pages()))
+def test_generated_pages_are_true(name: str) -> None:
+    written = (ROOT / "docs" / name).read_text(encoding="utf-8")
+    assert written == generated_pages()[name], f"run: steeple pages docs  ({name} is out of date)"
+
+
+def test_locks_are_pinned_and_name_no_address() -> None:
+    for lock in (ROOT / "requirements").glob("*.lock"):
+        text = lock.read_text(encoding="utf-8")
+        assert "--hash=sha256:" in text
+        assert "://" not in text
+    packages = json.loads((ROOT / "web" / "package-lock.json").read_text(encoding="utf-8"))
+    assert len(packages["packages"]) > 100
+    assert not [one for one in packages["packages"].values() if "resolved" in one]
+    pinned = json.loads((ROOT / "web" / "package.json").read_text(encoding="utf-8"))
+    for versions in (pinned["dependencies"], pinned["devDependencies"]):
+        assert all(re.fullmatch(r"[\d.]+", version) for version in versions.values())
+
+
+def test_the_runtime_lock_is_part_of_the_development_lock() -> None:
+    def pins(name: str) -> set[str]:
+        text = (ROOT / "requirements" / name).read_text(encoding="utf-8")
+        return set(re.findall(r"^([a-z0-9-]+==[^ ;\\]+)", text, re.M))
+
+    runtime, development = pins("runtime.lock"), pins("dev.lock")
+    assert len(runtime) > 15
+    assert runtime <= development
+
+
+def test_the_core_has_no_clock_no_files_and_no_chance() -> None:
+    forbidden = {
+        "datetime",
+        "time",
+        "random",
+        "logging",
+        "os",
+        "pathlib",
+        "sqlite3",
+        "socket",
+        "io",
+    }
+    modules = list(CORE.rglob("*.py"))
+    assert len(modules) > 40
+    for path in modules:
+        for node in ast.walk(ast.parse(path.read_text(encoding="utf-8"))):
+            names = []
+            if isinstance(node, ast.Import):
+                names = [alias.name for alias in node.names]
+            elif isinstance(node, ast.ImportFrom):
+                names = [node.module or ""]
+            elif isinstance(node, ast.Call) and isinstance(node.func, ast.Name):
+                names = [node.func.id] if node.func.id in ("open", "print", "input") else []
+                assert not names, f"{path} calls {names}"
+            assert not {name.split(".")[0] for name in names} & forbidden, path
+
+
+def test_every_public_thing_of_the_core_says_what_it_is() -> None:
+    silent = []
+    for path in CORE.rglob("*.py"):
+        tree = ast.parse(path.read_text(encoding="utf-8"))
+        if not ast.get_docstring(tree):
+            silent.append(str(path))
+        for node in tree.body:
+            public = isinstance(node, ast.FunctionDef | ast.ClassDef)
+            if public and not node.name.startswith("_") and not ast.get_docstring(node):  # type: ignore[attr-defined, arg-type]
+                silent.append(f"{path.name}: {node.name}")  # type: ignore[attr-defined]
+    assert silent == []
+
+
+def test_no_file_of_code_is_long() -> None:
+    long = []
+    for path in tracked():
+        if path.suffix in (".py", ".ts", ".tsx", ".css") and path.name != "schema.d.ts":
+            lines = [line for line in path.read_text(encoding="utf-8").splitlines() if line.strip()]
+            if len(lines) > 450:
+                long.append(f"{path.relative_to(ROOT)}: {len(lines)}")
+    assert long == []
+
+
+def test_nothing_is_fetched_from_outside() -> None:
+    """No address of another host in code or pages that the browser loads."""
+    for path in tracked():
+        if (
+            path.suffix not in (".py", ".ts", ".tsx", ".css", ".html", ".sh")
+            or "tests" in path.parts
+        ):
+            continue
+        text = path.read_text(encoding="utf-8")
+        for address in re.findall(r"https?://[^\s\"'`)]+", text):
+            allowed = (
+                "http://{HOST}",
+                "http://127.0.0.1",
+                "https://json-schema.org",
+                "http://www.w3.org",
+            )
+            assert address.startswith(allowed), f"{path}: {address}"
+
+
+def test_screenshots_are_linked_and_few() -> None:
+    pictures = sorted((ROOT / "docs" / "screenshots").glob("*.png"))
+    assert 0 < len(pictures) < 20
+    readme = (ROOT / "README.md").read_text(encoding="utf-8")
+    assert [one.name for one in pictures if one.name not in readme] == []

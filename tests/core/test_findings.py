@@ -1,0 +1,160 @@
+"""Each rule fires where it should and is quiet where it should be; the registry is walked."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+
+from steeple.core.findings.cautions import CAUTIONS, cautions_for
+from steeple.core.findings.finding import Verdict
+from steeple.core.findings.judging import judge
+from steeple.core.findings.registry import RULES
+from steeple.core.findings.scene import scenes_of
+from steeple.core.plan.document import Plan
+from steeple.core.study.result import sentence_words
+from tests.plans import BARE, BODY, PHONE, SOUND, ZOOM, changed, finding
+
+Row = tuple[str, Verdict, dict[str, Any], str]
+LENS_UNKNOWN = ZOOM.model_copy(
+    update={"min_focus_from_mark_mm": None, "greatest_magnification": None}
+).model_dump(mode="json")
+NO_SENSOR = BODY.model_copy(
+    update={"modes": (BODY.modes[0].model_copy(update={"sensor_width_mm": None}),)}
+).model_dump(mode="json")
+
+FIRING: list[Row] = [
+    ("work.zone-off-table", "fails", {"work__zone__from_left_edge_mm": 1100}, "12.0 cm"),
+    ("work.zone-off-table", "fails", {"table__width_mm": 300}, "past the table"),
+    ("lens.gear-missing", "unknown", {"cameras__0__lens": None}, "missing"),
+    ("lens.gear-missing", "unknown", {"cameras__0__body": NO_SENSOR}, "missing"),
+    ("lens.zoom-out-of-range", "fails", {"cameras__0__focal_mm": 80}, "80 mm"),
+    ("lens.zoom-out-of-range", "fails", {"cameras__0__focal_mm": 10}, "10 mm"),
+    ("lens.in-the-work", "fails", {"cameras__0__position__z_mm": 40}, "must be above"),
+    ("lens.zone-cut-off", "fails", {"cameras__0__focal_mm": 50}, "sticks out"),
+    ("lens.zone-cut-off", "fails", {"cameras__0__position__x_mm": 200}, "at the left"),
+    ("lens.zone-cut-off", "watch", {"work__zone__margin_mm": 60}, "only"),
+    ("lens.too-close-to-focus", "fails", {"cameras__0__position__z_mm": 150}, "too near"),
+    ("lens.too-close-to-focus", "unknown", {"cameras__0__lens": LENS_UNKNOWN}, "not known"),
+    ("lens.ceiling-in-the-way", "fails", {"room__ceiling_mm": 1500}, "into the ceiling"),
+    ("lens.ceiling-in-the-way", "watch", {"room__ceiling_mm": 1560}, "Only"),
+    ("lens.ceiling-in-the-way", "unknown", {"room__ceiling_mm": None}, "not known"),
+    ("lens.no-hand-room", "watch", {"maker__hand_room_mm": 700}, "only"),
+    ("lens.no-hand-room", "fails", {"cameras__0__position__z_mm": 150}, "only"),
+    ("lens.no-hand-room", "fails", {"cameras__0__lens__length_mm": 720}, "touches"),
+    ("lens.detail-lost", "fails", {"work__finest_detail_mm": 0.3}, "0.3 mm is lost"),
+    ("lens.crop-beyond-recording", "watch", {"delivery__crop_wanted": 2.2}, "2.2×"),
+    ("lens.crop-beyond-recording", "fails", {"delivery__crop_wanted": 4}, "4×"),
+    ("lens.crop-beyond-recording", "fails", {"cameras__0__mode": "small"}, "smaller"),
+    ("lens.past-table-edge", "watch", {"cameras__0__position__y_mm": 200}, "floor"),
+    ("lens.past-table-edge", "watch", {"table__depth_mm": 250}, "past the table"),
+    ("lens.way-round", "watch", {"cameras__0__roll_deg": 180}, "upside down"),
+    ("lens.way-round", "watch", {"cameras__0__roll_deg": 90}, "Turned by 90°"),
+]
+
+
+@pytest.mark.parametrize(("code", "verdict", "values", "words"), FIRING)
+def test_a_rule_fires(code: str, verdict: Verdict, values: dict[str, Any], words: str) -> None:
+    found = finding(changed(**values), code)
+    assert found is not None
+    assert found.verdict == verdict
+    assert words in sentence_words(found.title, "cm")
+    if verdict != "unknown" and found.margin is not None and code != "lens.way-round":
+        assert found.margin.value <= 0.06 or verdict == "watch"
+
+
+@pytest.mark.parametrize("rule", RULES, ids=[rule.code for rule in RULES])
+def test_every_rule_is_quiet_on_a_sound_plan(rule: Any) -> None:
+    found = finding(SOUND, rule.code)
+    assert found is not None, "a rule that says nothing of a sound plan was not asked"
+    assert found.verdict == "holds", sentence_words(found.title, "cm")
+    if found.margin is not None:
+        assert found.margin.value >= 0
+
+
+def test_every_rule_has_a_case_in_which_it_fires() -> None:
+    assert {row[0] for row in FIRING} == {rule.code for rule in RULES}
+    assert len({rule.code for rule in RULES}) == len(RULES)
+
+
+@pytest.mark.parametrize("rule", RULES, ids=[rule.code for rule in RULES])
+def test_every_rule_says_its_trigger_harm_and_source(rule: Any) -> None:
+    assert rule.code.startswith(f"{rule.step}.")
+    assert min(len(rule.name), len(rule.trigger), len(rule.harm), len(rule.source)) > 8
+
+
+def test_limits_are_met_exactly() -> None:
+    """At the figure itself a rule holds; a hair beyond it does not."""
+    limit = finding(SOUND, "lens.crop-beyond-recording")
+    assert limit is not None
+    assert limit.limit is not None
+    assert limit.limit.value == 2.0
+    at, beyond = changed(delivery__crop_wanted=2.0), changed(delivery__crop_wanted=2.01)
+    for plan, verdict in ((at, "holds"), (beyond, "watch")):
+        found = finding(plan, "lens.crop-beyond-recording")
+        assert found is not None
+        assert found.verdict == verdict
+
+
+def test_the_top_of_the_work_is_what_is_cut_first() -> None:
+    """A tall work is cut at its top while the table still fits."""
+    plan = changed(work__zone_top_mm=150)
+    sight = scenes_of(plan)[0].sight
+    assert sight is not None
+    assert sight.spare_table.least > 20 > sight.spare_top.least
+    found = finding(plan, "lens.zone-cut-off")
+    assert found is not None
+    assert found.verdict == "fails"
+    assert "15.0 cm nearer to the lens" in sentence_words(found.reason, "cm")
+
+
+def test_a_plan_without_cameras_is_judged_as_far_as_it_goes() -> None:
+    verdicts = {one.code: one.verdict for one in judge(scenes_of(BARE))}
+    assert verdicts == {"work.zone-off-table": "holds", "lens.gear-missing": "unknown"}
+
+
+def test_a_phone_is_judged_like_any_camera() -> None:
+    plan = changed(
+        cameras__0__mode=None,
+        cameras__0__lens=None,
+        cameras__0__focal_mm=None,
+        cameras__0__body=PHONE.model_dump(mode="json"),
+        cameras__0__position__z_mm=None,
+    )
+    verdicts = {one.code: one.verdict for one in judge(scenes_of(plan))}
+    assert verdicts["lens.zone-cut-off"] == "holds"
+    assert verdicts["lens.too-close-to-focus"] == "holds"
+    assert "lens.zoom-out-of-range" not in verdicts
+
+
+def test_work_findings_are_said_once_with_two_cameras() -> None:
+    two = SOUND.cameras[0].model_copy(update={"id": "second"})
+    plan = SOUND.model_copy(update={"cameras": (SOUND.cameras[0], two)})
+    codes = [(one.code, one.about) for one in judge(scenes_of(plan))]
+    assert len(codes) == len(set(codes)) == 1 + 2 * (len(RULES) - 1)
+
+
+CAUTIOUS: dict[str, Plan] = {
+    "overhead-load": SOUND,
+    "low-ceiling": changed(room__ceiling_mm=2050),
+    **{
+        name: changed(work__hazards=[name])
+        for name in ("heat", "steam", "flame", "turning", "curing-lamp", "water-near-mains")
+    },
+    "people-filmed": changed(work__hazards=["audience"]),
+}
+
+
+@pytest.mark.parametrize("rule", CAUTIONS, ids=[rule.code for rule in CAUTIONS])
+def test_every_caution_applies_somewhere_and_not_everywhere(rule: Any) -> None:
+    said = {one.code for one in cautions_for(scenes_of(CAUTIOUS[rule.code]))}
+    assert rule.code in said
+    quiet = {one.code for one in cautions_for(scenes_of(BARE))}
+    assert rule.code not in quiet
+
+
+def test_cautions_defer_and_promise_nothing() -> None:
+    assert set(CAUTIOUS) == {rule.code for rule in CAUTIONS}
+    for rule in CAUTIONS:
+        assert "safe" not in rule.sentence.lower().replace("safety tether", "")
+        assert rule.sentence.endswith(".")

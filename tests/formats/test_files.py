@@ -1,0 +1,112 @@
+"""The card as PDF, and names of files."""
+
+from __future__ import annotations
+
+from io import BytesIO
+
+import pytest
+from pypdf import PdfReader
+
+from steeple.core.plan.document import Plan
+from steeple.core.units import UnitSystem
+from steeple.demo.plans import DUMPLINGS, PLANS
+from steeple.formats.card_pdf import Paper
+from steeple.formats.registry import FORMATS, PLAN_JSON, file_name
+from steeple.services.cards import card_file
+from tests.plans import BARE, SOUND, changed
+
+SIZES: dict[Paper, tuple[float, float]] = {"a4": (595.3, 841.9), "letter": (612, 792)}
+LONGEST = changed(
+    title="Žluťoučký kůň & <b>bold</b> " + "w" * 90,
+    room__ceiling_mm=1500,
+    delivery__crop_wanted=9,
+    work__hazards=[
+        "heat",
+        "steam",
+        "flame",
+        "turning",
+        "curing-lamp",
+        "water-near-mains",
+        "audience",
+    ],
+    cameras__0__lens__length_mm=None,
+    cameras__0__position__y_mm=200,
+)
+
+
+def text_of(content: bytes) -> str:
+    return PdfReader(BytesIO(content)).pages[0].extract_text()
+
+
+@pytest.mark.parametrize("plan", [*PLANS, SOUND, BARE, LONGEST], ids=lambda plan: plan.title[:20])
+@pytest.mark.parametrize("paper", ["a4", "letter"])
+@pytest.mark.parametrize("system", ["cm", "in"])
+def test_the_card_is_one_page_of_the_paper(plan: Plan, paper: Paper, system: UnitSystem) -> None:
+    content = card_file(plan, paper=paper, system=system)
+    pages = PdfReader(BytesIO(content)).pages
+    assert len(pages) == 1
+    width, height = SIZES[paper]
+    assert float(pages[0].mediabox.width) == pytest.approx(width, abs=0.5)
+    assert float(pages[0].mediabox.height) == pytest.approx(height, abs=0.5)
+    lowest: list[float] = []
+
+    def visit(text: str, _cm: list[float], tm: list[float], _font: object, _size: float) -> None:
+        if text.strip():
+            lowest.append(tm[5] + _cm[5])
+
+    pages[0].extract_text(visitor_text=visit)
+    assert min(lowest) > 20, "something runs off the page"
+
+
+def test_the_card_says_heights_settings_marks_and_cautions() -> None:
+    words = text_of(card_file(SOUND, paper="a4", system="cm"))
+    for said in (
+        "A sound plan",
+        "30 mm",
+        "f/5.6",
+        "near left",
+        "49.0 cm",
+        "23.0 cm",
+        "safety tether",
+    ):
+        assert said in words, said
+    inches = text_of(card_file(SOUND, paper="letter", system="in"))
+    assert "19 1/4 in" in inches
+    assert " cm" not in inches
+
+
+def test_a_plan_that_fails_says_so_on_its_card() -> None:
+    words = " ".join(text_of(card_file(DUMPLINGS, paper="a4", system="cm")).split())
+    assert "Not right yet: The camera stands 2.6 cm into the ceiling" in words
+    assert "Not right yet" not in text_of(card_file(SOUND, paper="a4", system="cm"))
+
+
+def test_the_same_card_gives_the_same_bytes_and_its_own_fonts() -> None:
+    content = card_file(SOUND, paper="a4", system="cm")
+    assert card_file(SOUND, paper="a4", system="cm") == content
+    fonts = PdfReader(BytesIO(content)).pages[0]["/Resources"]["/Font"]
+    embedded = [
+        font.get_object()["/FontDescriptor"].get_object().get("/FontFile2")
+        for font in fonts.values()
+        if "/FontDescriptor" in font.get_object()
+    ]
+    assert len(embedded) >= 3
+    assert all(embedded)
+
+
+@pytest.mark.parametrize(
+    ("title", "name"),
+    [
+        ("Gilding a book cover", "gilding-a-book-cover.steeple.json"),
+        ("../../etc/passwd", "etc-passwd.steeple.json"),
+        ("料理", "plan.steeple.json"),
+        ('a"b\r\nc', "a-b-c.steeple.json"),
+    ],
+)
+def test_file_names_are_plain(title: str, name: str) -> None:
+    assert file_name(title, PLAN_JSON) == name
+
+
+def test_formats_are_named_once_and_open() -> None:
+    assert len({form.id for form in FORMATS}) == len(FORMATS)
+    assert all(form.reads or form.writes for form in FORMATS)

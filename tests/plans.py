@@ -1,0 +1,115 @@
+"""Plans and gear for tests: one that is sound in every way, and small changes to it."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from steeple.core.findings.finding import Finding
+from steeple.core.findings.judging import judge
+from steeple.core.findings.scene import Scene, scenes_of
+from steeple.core.plan.changes import Change, apply_changes
+from steeple.core.plan.document import (
+    Camera,
+    Delivery,
+    Maker,
+    Plan,
+    Position,
+    Room,
+    Table,
+    Work,
+    Zone,
+)
+from steeple.core.plan.gear import Body, FieldOfView, Lens, RecordingMode
+
+BODY = Body(
+    kind="camera",
+    name="a camera",
+    modes=(
+        RecordingMode(
+            name="whole",
+            width_px=3840,
+            height_px=2160,
+            sensor_width_mm=23.5,
+            sensor_height_mm=13.22,
+        ),
+        RecordingMode(
+            name="small", width_px=1280, height_px=720, sensor_width_mm=23.5, sensor_height_mm=13.22
+        ),
+    ),
+    flange_mm=18,
+    back_mm=40,
+)
+ZOOM = Lens(
+    name="a zoom",
+    focal_min_mm=16,
+    focal_max_mm=50,
+    f_number_wide=3.5,
+    f_number_long=5.6,
+    min_focus_from_mark_mm=250,
+    greatest_magnification=0.21,
+    length_mm=70,
+)
+WIDE = Lens(
+    name="a wide",
+    focal_min_mm=14,
+    focal_max_mm=14,
+    f_number_wide=2.8,
+    f_number_long=2.8,
+    min_focus_from_mark_mm=200,
+    length_mm=55,
+)
+PHONE = Body(
+    kind="phone",
+    name="a phone",
+    modes=(RecordingMode(name="4K", width_px=3840, height_px=2160),),
+    view=FieldOfView(angle_deg=65, measured="horizontal", stabilisation_crop=1.1),
+    min_focus_mm=100,
+)
+
+SOUND = Plan(
+    title="A sound plan",
+    delivery=Delivery(width_px=1920, height_px=1080, crop_wanted=1),
+    room=Room(ceiling_mm=2600),
+    table=Table(width_mm=1400, depth_mm=700, height_mm=740),
+    work=Work(
+        shape="page-flat",
+        zone=Zone(
+            width_mm=420, depth_mm=240, margin_mm=20, from_left_edge_mm=490, from_front_edge_mm=230
+        ),
+        zone_top_mm=30,
+        finest_detail_mm=0.8,
+    ),
+    maker=Maker(posture="seated", handedness="right", hand_room_mm=300),
+    cameras=(
+        Camera(
+            id="overhead",
+            body=BODY,
+            mode="whole",
+            lens=ZOOM,
+            focal_mm=30,
+            f_number=5.6,
+            position=Position(x_mm=0, y_mm=0, z_mm=720),
+            roll_deg=0,
+        ),
+    ),
+)
+BARE = Plan(title="Only a shape", work=Work(shape="page-flat"))
+
+
+def changed(plan: Plan = SOUND, **values: Any) -> Plan:
+    """The plan with fields set by pointer, ``__`` for ``/``: ``table__width_mm=900``,
+    ``cameras__0__position__z_mm=500``."""
+    changes = [
+        Change(path="/" + key.replace("__", "/"), value=value) for key, value in values.items()
+    ]
+    return apply_changes(plan, changes)
+
+
+def scene(plan: Plan = SOUND) -> Scene:
+    """The first scene of a plan."""
+    return scenes_of(plan)[0]
+
+
+def finding(plan: Plan, code: str) -> Finding | None:
+    """The finding of one rule on a plan, without mends."""
+    return next((one for one in judge(scenes_of(plan)) if one.code == code), None)

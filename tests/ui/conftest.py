@@ -1,0 +1,172 @@
+"""The real interface in headless Chromium, against a running Steeple with the demo's plans."""
+
+from __future__ import annotations
+
+import json
+import re
+import subprocess
+import sys
+import urllib.request
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass, field
+from pathlib import Path
+from typing import Any
+
+import pytest
+from playwright.sync_api import BrowserContext, Page, expect
+
+from steeple.core.plan.document import Plan
+from steeple.core.plan.reading import write_plan
+
+ROOT = Path(__file__).parents[2]
+AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
+QUIET_HOSTS = "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost"
+
+expect.set_options(timeout=8_000)
+
+
+@dataclass
+class Server:
+    """A Steeple process that can be killed and started again on the same port and data."""
+
+    folder: Path
+    port: int = 0
+    process: subprocess.Popen[str] | None = None
+
+    @property
+    def base(self) -> str:
+        return f"http://127.0.0.1:{self.port}"
+
+    def start(self) -> None:
+        self.process = subprocess.Popen(
+            [
+                sys.executable, "-m", "steeple.cli.command", "demo",
+                "--data", str(self.folder), "--port", str(self.port),
+            ],
+            stdout=subprocess.PIPE,
+            text=True,
+        )  # fmt: skip
+        assert self.process.stdout is not None
+        line = self.process.stdout.readline()
+        found = re.search(r":(\d+)/", line)
+        assert found, f"Steeple did not start: {line}"
+        self.port = int(found[1])
+
+    def kill(self) -> None:
+        if self.process is not None:
+            self.process.kill()
+            self.process.wait()
+            assert self.process.stdout is not None
+            self.process.stdout.close()
+
+    def ask(self, method: str, path: str, body: object = None) -> Any:
+        """One request past the interface."""
+        request = urllib.request.Request(
+            self.base + path,
+            method=method,
+            data=None if body is None else json.dumps(body).encode(),
+            headers={"content-type": "application/json"},
+        )
+        with urllib.request.urlopen(request, timeout=10) as reply:
+            return json.loads(reply.read() or b"null")
+
+    def put_on_shelf(self, plan: Plan) -> str:
+        """The id of a new plan, past the interface."""
+        request = urllib.request.Request(
+            self.base + "/api/plans/open", method="POST", data=write_plan(plan).encode()
+        )
+        with urllib.request.urlopen(request, timeout=10) as reply:
+            return str(json.loads(reply.read())["id"])
+
+
+@pytest.fixture(scope="session")
+def server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
+    server = Server(tmp_path_factory.mktemp("steeple"))
+    server.start()
+    yield server
+    server.kill()
+
+
+@pytest.fixture
+def own_server(tmp_path: Path) -> Iterator[Server]:
+    """A server of this test alone, to be killed."""
+    server = Server(tmp_path)
+    server.start()
+    yield server
+    server.kill()
+
+
+@pytest.fixture(scope="session")
+def browser_type_launch_args() -> dict[str, Any]:
+    return {"executable_path": "/usr/bin/chromium", "args": ["--no-sandbox", QUIET_HOSTS]}
+
+
+@pytest.fixture(scope="session")
+def browser_context_args() -> dict[str, Any]:
+    return {
+        "viewport": {"width": 1280, "height": 800},
+        "locale": "en-GB",
+        "timezone_id": "Europe/Berlin",
+        "reduced_motion": "reduce",
+        "color_scheme": "light",
+    }
+
+
+@dataclass
+class Watch:
+    """What a page complained of, and whom it asked."""
+
+    complaints: list[str] = field(default_factory=list)
+    hosts: set[str] = field(default_factory=set)
+    expected: list[str] = field(default_factory=list)
+
+    def on(self, page: Page) -> None:
+        page.on("pageerror", lambda error: self.complaints.append(str(error)))
+        page.on(
+            "console",
+            lambda message: (
+                self.complaints.append(message.text)
+                if message.type in ("error", "warning")
+                else None
+            ),
+        )
+        page.on("request", lambda request: self.hosts.add(request.url.split("/")[2]))
+
+    def unexpected(self) -> list[str]:
+        return [one for one in self.complaints if not any(word in one for word in self.expected)]
+
+
+@pytest.fixture
+def watch(context: BrowserContext) -> Iterator[Watch]:
+    """Fails the test where a page writes an error, or asks anybody but this machine."""
+    watch = Watch()
+    context.on("page", watch.on)
+    yield watch
+    assert watch.unexpected() == []
+    assert all(host.startswith("127.0.0.1:") for host in watch.hosts), watch.hosts
+
+
+Opener = Callable[[Plan, str], Page]
+
+
+@pytest.fixture
+def opened(server: Server, context: BrowserContext, watch: Watch) -> Opener:
+    """Puts a plan on the shelf and opens one of its sheets."""
+
+    def open_plan(plan: Plan, step: str) -> Page:
+        page = context.new_page()
+        page.goto(f"{server.base}/plan/{server.put_on_shelf(plan)}/{step}")
+        expect(page.get_by_role("heading", level=1)).to_be_visible()
+        return page
+
+    return open_plan
+
+
+def saved(page: Page) -> None:
+    """Wait until everything is saved."""
+    expect(page.get_by_text(re.compile(r"^Saved \d\d:\d\d"))).to_be_visible()
+
+
+def answer(page: Page) -> str:
+    """The answer line as text."""
+    return " ".join(page.get_by_role("heading", level=1).inner_text().split())

@@ -1,0 +1,172 @@
+"""Two windows, a killed server, a plan that is gone: nothing is lost, and it is said."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+from playwright.sync_api import BrowserContext, expect
+
+from tests.plans import SOUND, changed
+from tests.ui.conftest import Opener, Server, Watch, answer, saved
+
+pytestmark = pytest.mark.ui
+HEIGHT = "[data-handle=lens-height]"
+
+
+def test_a_second_window_is_told_and_brought_up_to_date(
+    server: Server, context: BrowserContext, watch: Watch
+) -> None:
+    plan_id = server.put_on_shelf(SOUND)
+    one, other = context.new_page(), context.new_page()
+    for page in (one, other):
+        page.goto(f"{server.base}/plan/{plan_id}/lens")
+        expect(page.locator(HEIGHT)).to_be_visible()
+    one.bring_to_front()
+    one.locator(HEIGHT).focus()
+    one.keyboard.press("ArrowUp")
+    saved(one)
+    other.bring_to_front()
+    expect(other.get_by_text("changed in another window; here is its newest")).to_be_visible()
+    expect(other.locator(HEIGHT)).to_have_attribute("aria-valuetext", "73.0 cm")
+
+
+def conflicting(server: Server, context: BrowserContext, plan_id: str):  # type: ignore[no-untyped-def]
+    """A page whose edit meets a newer revision that it has not seen."""
+    page = context.new_page()
+    page.goto(f"{server.base}/plan/{plan_id}/lens")
+    expect(page.locator(HEIGHT)).to_be_visible()
+    page.route("**/head", lambda route: route.abort())
+    theirs = changed(title="Theirs").model_dump(mode="json")
+    server.ask("PUT", f"/api/plans/{plan_id}", {"base_revision": 1, "plan": theirs})
+    page.locator(HEIGHT).focus()
+    page.keyboard.press("ArrowUp")
+    expect(page.get_by_role("alert")).to_contain_text("changed in another window (revision 2)")
+    assert "73.0 cm" in answer(page), "one's own change stays on the sheet"
+    return page
+
+
+def test_a_conflict_can_be_kept_as_a_copy(
+    server: Server, context: BrowserContext, watch: Watch
+) -> None:
+    watch.expected += ["409", "ERR_FAILED"]
+    plan_id = server.put_on_shelf(SOUND)
+    page = conflicting(server, context, plan_id)
+    page.get_by_role("button", name="Keep mine as a copy").click()
+    expect(page.get_by_label("Title of the plan")).to_have_value("A sound plan (mine)")
+    assert "73.0 cm" in answer(page)
+    stored = server.ask("GET", f"/api/plans/{plan_id}")
+    assert (stored["revision"], stored["plan"]["title"]) == (2, "Theirs")
+
+
+def test_a_conflict_can_be_looked_at(server: Server, context: BrowserContext, watch: Watch) -> None:
+    watch.expected += ["409", "ERR_FAILED"]
+    plan_id = server.put_on_shelf(SOUND)
+    page = conflicting(server, context, plan_id)
+    page.get_by_role("button", name="Look at the other version").click()
+    expect(page.get_by_label("Title of the plan")).to_have_value("Theirs")
+    expect(page.locator(HEIGHT)).to_have_attribute("aria-valuetext", "72.0 cm")
+    page.get_by_role("button", name="Let mine go").click()
+    expect(page.get_by_role("alert")).to_have_count(0)
+    page.locator(HEIGHT).focus()
+    page.keyboard.press("ArrowDown")
+    saved(page)
+    expect(page.get_by_text("undo", exact=True)).to_be_enabled()
+    assert server.ask("GET", f"/api/plans/{plan_id}")["plan"]["title"] == "Theirs"
+
+
+def test_a_killed_server_loses_nothing(
+    own_server: Server, context: BrowserContext, watch: Watch
+) -> None:
+    watch.expected += ["ERR_CONNECTION_REFUSED", "ERR_CONNECTION_RESET", "ERR_EMPTY_RESPONSE"]
+    plan_id = own_server.put_on_shelf(SOUND)
+    page = context.new_page()
+    page.goto(f"{own_server.base}/plan/{plan_id}/lens")
+    expect(page.locator(HEIGHT)).to_be_visible()
+    page.locator(HEIGHT).focus()
+    page.keyboard.press("ArrowUp")
+    expect(page.get_by_text("undo", exact=True)).to_be_enabled()
+    own_server.kill()
+    page.locator(HEIGHT).focus()
+    page.keyboard.press("Shift+ArrowUp")
+    expect(page.get_by_text("Not saved yet")).to_be_visible()
+    expect(page.get_by_role("alert")).to_contain_text("kept in this browser")
+    own_server.start()
+    saved(page)
+    stored = own_server.ask("GET", f"/api/plans/{plan_id}")
+    assert stored["plan"]["cameras"][0]["position"]["z_mm"] == 830
+    assert stored["revision"] == 3
+
+
+def test_what_was_not_saved_is_saved_after_a_reload(
+    own_server: Server, context: BrowserContext, watch: Watch
+) -> None:
+    watch.expected += ["503", "ERR_FAILED"]
+    plan_id = own_server.put_on_shelf(SOUND)
+    page = context.new_page()
+    page.goto(f"{own_server.base}/plan/{plan_id}/lens")
+    expect(page.locator(HEIGHT)).to_be_visible()
+    page.route(
+        f"**/api/plans/{plan_id}",
+        lambda route: route.abort() if route.request.method == "PUT" else route.continue_(),
+    )
+    page.locator(HEIGHT).focus()
+    page.keyboard.press("ArrowUp")
+    expect(page.get_by_text("Not saved yet")).to_be_visible()
+    page.unroute_all()
+    page.close()
+    again = context.new_page()
+    again.goto(f"{own_server.base}/plan/{plan_id}/lens")
+    expect(again.locator(HEIGHT)).to_have_attribute("aria-valuetext", "73.0 cm")
+    saved(again)
+    expect(again.get_by_text("undo", exact=True)).to_be_enabled()
+
+
+def test_a_plan_that_is_not_there_says_so(
+    server: Server, context: BrowserContext, watch: Watch
+) -> None:
+    watch.expected.append("404")
+    page = context.new_page()
+    page.goto(f"{server.base}/plan/nothing/lens")
+    expect(page.get_by_role("alert")).to_contain_text("no such plan on the shelf")
+    page.get_by_role("link", name="To the shelf").click()
+    expect(page.get_by_role("heading", name="Your plans")).to_be_visible()
+
+
+def test_keys_work_and_none_is_taken_while_typing(opened: Opener) -> None:
+    page = opened(SOUND, "work")
+    for key, path in (
+        ("2", "lens"),
+        ("8", "card"),
+        ("b", "lens"),
+        ("n", "card"),
+        ("1", "work"),
+        ("p", "card"),
+    ):
+        page.keyboard.press(key)
+        expect(page).to_have_url(re.compile(f"/{path}$"))
+    page.keyboard.press("1")
+    title = page.get_by_label("Title of the plan")
+    title.fill("")
+    title.press_sequentially("n2 bmup?")
+    expect(page).to_have_url(re.compile("/work$"))
+    title.press("Enter")
+    expect(title).to_have_value("n2 bmup?")
+    page.locator("body").click(position={"x": 5, "y": 700})
+    page.keyboard.press("?")
+    expect(page.get_by_role("dialog", name="Keys")).to_be_visible()
+    page.keyboard.press("Escape")
+    page.keyboard.press("w")
+    expect(page.locator("[data-door]").first).to_be_focused()
+    page.keyboard.press("w")
+    expect(page.locator(".mantine-Popover-dropdown:visible")).to_have_count(1)
+
+
+def test_a_title_too_long_is_refused_and_stays(opened: Opener, watch: Watch) -> None:
+    watch.expected.append("422")
+    page = opened(SOUND, "work")
+    title = page.get_by_label("Title of the plan")
+    title.fill("x" * 150)
+    title.press("Enter")
+    expect(page.get_by_text("Title must have 1 to 120 characters.")).to_be_visible()
+    expect(title).to_have_value("x" * 150)
