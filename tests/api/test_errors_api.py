@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 import schemathesis
 from fastapi import FastAPI
-from hypothesis import HealthCheck, settings
+from hypothesis import HealthCheck, given, settings
 from sqlalchemy import event
 from starlette.testclient import TestClient
 
@@ -152,32 +152,27 @@ def test_the_table_of_errors(error: SteepleError, status: int) -> None:
     assert len({kind for kind, _ in STATUS_BY_KIND}) == len(STATUS_BY_KIND)
 
 
+few = settings(
+    max_examples=12,
+    deadline=None,
+    suppress_health_check=list(HealthCheck),
+    database=None,
+    derandomize=True,
+)
+
+
 def test_no_request_made_from_the_description_gives_a_500(app: FastAPI) -> None:
     """Requests invented from the OpenAPI document: never a 500, always a described shape."""
-    schema = schemathesis.openapi.from_asgi("/api/openapi.json", app)
+    schema: Any = schemathesis.openapi.from_asgi("/api/openapi.json", app)
     operations = [result.ok() for result in schema.get_all_operations()]
     assert len(operations) >= 18
     for operation in operations:
 
-        @settings(
-            max_examples=12,
-            deadline=None,
-            suppress_health_check=list(HealthCheck),
-            database=None,
-            derandomize=True,
-        )
-        @schemathesis_given(operation)
         def run(case: Any) -> None:
             reply = case.call(headers={"host": "testserver"})
             assert reply.status_code < 500, (case.method, case.path, reply.text)
             if reply.status_code >= 400 and reply.status_code != 403:
                 assert "problems" in reply.json(), reply.text
 
-        run()
-
-
-def schemathesis_given(operation: Any) -> Any:
-    """Hypothesis over the cases of one operation."""
-    from hypothesis import given
-
-    return given(case=operation.as_strategy())
+        invented = given(case=operation.as_strategy())(run)
+        few(invented)()

@@ -46,10 +46,11 @@ def test_what_is_given_is_never_assumed() -> None:
 
 
 def test_a_missing_side_of_the_published_frame_keeps_its_shape() -> None:
-    for given_side, wanted in (
+    sides: list[tuple[dict[str, Any], Extent]] = [
         ({"delivery__width_px": 2560, "delivery__height_px": None}, Extent(2560, 1440)),
         ({"delivery__width_px": None, "delivery__height_px": 720}, Extent(1280, 720)),
-    ):
+    ]
+    for given_side, wanted in sides:
         assert scene(changed(**given_side)).work.delivery_px == wanted
 
 

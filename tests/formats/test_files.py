@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from io import BytesIO
+from typing import Any
 
 import pytest
 from pypdf import PdfReader
@@ -84,7 +85,8 @@ def test_a_plan_that_fails_says_so_on_its_card() -> None:
 def test_the_same_card_gives_the_same_bytes_and_its_own_fonts() -> None:
     content = card_file(SOUND, paper="a4", system="cm")
     assert card_file(SOUND, paper="a4", system="cm") == content
-    fonts = PdfReader(BytesIO(content)).pages[0]["/Resources"]["/Font"]
+    resources: Any = PdfReader(BytesIO(content)).pages[0]["/Resources"]
+    fonts = resources["/Font"]
     embedded = [
         font.get_object()["/FontDescriptor"].get_object().get("/FontFile2")
         for font in fonts.values()

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import threading
+from collections.abc import Callable
 
 import pytest
 from hypothesis import HealthCheck, given, settings
@@ -100,12 +101,13 @@ def test_undo_and_redo_behave_like_a_list_with_a_finger(
 def test_an_outdated_write_is_refused_and_the_newest_named(plans: PlanService) -> None:
     plan_id = plans.add(SOUND, label="New").id
     plans.save(plan_id, with_title("theirs"), base=1)
-    for write in (
+    writes: list[Callable[[], object]] = [
         lambda: plans.save(plan_id, with_title("mine"), base=1),
         lambda: plans.undo(plan_id, base=1),
         lambda: plans.redo(plan_id, base=1),
         lambda: plans.save(plan_id, with_title("mine"), base=9),
-    ):
+    ]
+    for write in writes:
         with pytest.raises(RevisionConflict) as caught:
             write()
         assert caught.value.newest == 2

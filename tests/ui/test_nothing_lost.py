@@ -129,7 +129,7 @@ def test_a_plan_that_is_not_there_says_so(
     page = context.new_page()
     page.goto(f"{server.base}/plan/nothing/lens")
     expect(page.get_by_role("alert")).to_contain_text("no such plan on the shelf")
-    page.get_by_role("link", name="To the shelf").click()
+    page.get_by_role("link", name="To the shelf", exact=True).click()
     expect(page.get_by_role("heading", name="Your plans")).to_be_visible()
 
 

@@ -19,6 +19,8 @@ export interface Conflict {
   looked: boolean;
 }
 
+export type Update = (plan: Plan) => Plan;
+
 export interface PlanOnSheet {
   sheet: PlanSheet | null;
   /** The plan to show: what is being dragged, else what was last changed. */
@@ -29,7 +31,8 @@ export interface PlanOnSheet {
   notice: string | null;
   loadTrouble: string[] | null;
   drag: (plan: Plan) => void;
-  commit: (plan: Plan) => Promise<readonly Problem[]>;
+  /** Makes a change and saves it; a change that may be refused is not shown before it is saved. */
+  commit: (update: Update, shownAtOnce?: boolean) => Promise<readonly Problem[]>;
   undo: () => Promise<void>;
   redo: () => Promise<void>;
   lookAtOther: () => Promise<void>;
@@ -62,12 +65,20 @@ export function usePlanSheet(id: string): PlanOnSheet {
   /** While anything is unsaved or dragged, the other window's state must not slip under it. */
   const busy = useRef(false);
   busy.current = draft !== null || pending !== null;
+  /** The newest plan known: an edit that waited its turn is made to this, not to what it saw. */
+  const latest = useRef<Plan | null>(null);
+  const shown = useRef<Plan | null>(null);
+  shown.current = draft ?? pending ?? sheet?.plan ?? null;
 
-  if (sheet && sheet.revision > revision.current) revision.current = sheet.revision;
+  if (sheet && sheet.revision > revision.current) {
+    revision.current = sheet.revision;
+    latest.current = sheet.plan;
+  }
 
   const take = useCallback(
     (next: PlanSheet) => {
       revision.current = next.revision;
+      latest.current = next.plan;
       queries.setQueryData(['plan', id], next);
       setSaving({ state: 'saved', at: next.changed_at });
     },
@@ -94,6 +105,8 @@ export function usePlanSheet(id: string): PlanOnSheet {
           return [];
         } catch (error) {
           if (error instanceof Refused && error.status === 409) {
+            latest.current = plan;
+            setPending(plan);
             setConflict({ newest: error.newestRevision ?? base, mine: plan, base, looked: false });
             return null;
           }
@@ -112,16 +125,18 @@ export function usePlanSheet(id: string): PlanOnSheet {
   );
 
   const commit = useCallback(
-    (plan: Plan): Promise<readonly Problem[]> => {
+    (update: Update, shownAtOnce = true): Promise<readonly Problem[]> => {
       setDraft(null);
-      setPending(plan);
       setNotice(null);
+      const before = shown.current;
+      if (shownAtOnce && before) setPending(update(before));
       return inTurn(async () => {
+        const from = latest.current;
+        if (!from) return [];
         setSaving((now) => (now?.state === 'waiting' ? now : { state: 'saving' }));
-        const problems = await trySaving(plan, revision.current);
-        if (problems === null) return [];
-        setPending((now) => (now === plan ? null : now));
-        return problems;
+        const problems = await trySaving(update(from), revision.current);
+        if (problems !== null && queued.current === 1) setPending(null);
+        return problems ?? [];
       });
     },
     [inTurn, trySaving],
@@ -197,7 +212,7 @@ export function usePlanSheet(id: string): PlanOnSheet {
 
   return {
     sheet,
-    plan: draft ?? pending ?? sheet?.plan ?? null,
+    plan: shown.current,
     dragging: draft !== null,
     saving: saving ?? { state: 'saved', at: sheet?.changed_at ?? '' },
     conflict,

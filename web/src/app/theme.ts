@@ -25,6 +25,11 @@ export const theme = createTheme({
   cursorType: 'pointer',
   respectReducedMotion: true,
   components: {
+    Button: {
+      vars: (_theme: unknown, { variant }: { variant?: string }) => ({
+        root: variant === 'default' ? {} : { '--button-color': 'var(--on-verd)' },
+      }),
+    },
     Popover: {
       defaultProps: { shadow: 'sm', withArrow: false, trapFocus: true, returnFocus: true },
     },

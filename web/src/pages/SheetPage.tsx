@@ -61,8 +61,10 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
             cupboard,
             drag,
             commit,
-            set: (pointer: string, value: unknown) => commit(withValue(plan, pointer, value)),
-            change: (changes: readonly Change[]) => commit(withChanges(plan, changes)),
+            set: (pointer: string, value: unknown) =>
+              commit((now) => withValue(now, pointer, value), false),
+            change: (changes: readonly Change[]) =>
+              commit((now) => withChanges(now, changes), false),
           }
         : null,
     [plan, evaluation, cupboard, drag, commit],
@@ -161,7 +163,7 @@ function SheetBar({
       {plan ? (
         <TitleField
           title={plan.title}
-          onCommit={(title) => sheet.commit(withValue(plan, '/title', title))}
+          onCommit={(title) => sheet.commit((now) => withValue(now, '/title', title), false)}
         />
       ) : null}
     </Bar>

@@ -17,8 +17,8 @@ export interface SheetTools {
   cupboard: Cupboard;
   /** Shows a plan while something is dragged; nothing is saved. */
   drag: (plan: Plan) => void;
-  /** Saves a plan; gives the problems where it was refused. */
-  commit: (plan: Plan) => Promise<readonly Problem[]>;
+  /** Makes a change and saves it; gives the problems where it was refused. */
+  commit: (update: (plan: Plan) => Plan) => Promise<readonly Problem[]>;
   set: (pointer: string, value: unknown) => Promise<readonly Problem[]>;
   change: (changes: readonly Change[]) => Promise<readonly Problem[]>;
 }

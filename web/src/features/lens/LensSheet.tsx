@@ -1,11 +1,12 @@
 /** Lens: how high, how wide, how sharp. */
 import { useMemo, useState } from 'react';
-import type { CameraDrawing, Evaluation, Finding } from '../../api/types';
+import type { CameraDrawing, Evaluation, Finding, Plan } from '../../api/types';
 import { frameChoices, readFrame } from '../../domain/frames';
 import { withValue } from '../../domain/plan';
 import type { NotePlace } from '../../drawings/notes';
 import { PlanView } from '../../drawings/PlanView';
 import { SideView } from '../../drawings/SideView';
+import type { Place } from '../../drawings/useHandle';
 import { AnswerLine } from '../../ui/AnswerLine';
 import { ChoiceField } from '../../ui/ChoiceField';
 import { PlanField } from '../../ui/PlanField';
@@ -73,9 +74,9 @@ export function LensSheet({ findings }: { findings: readonly Finding[] }) {
 function Drawings({ drawing, notes }: { drawing: CameraDrawing; notes: NotePlace[] }) {
   const { plan, evaluation, drag, commit } = useSheet();
   const { system } = useUnits();
-  const withPlace = (place: { x: number; y: number }) =>
-    withValue(withValue(plan, `${AT}/position/x_mm`, place.x), `${AT}/position/y_mm`, place.y);
-  const withHeight = (mm: number) => withValue(plan, `${AT}/position/z_mm`, mm);
+  const withPlace = (now: Plan, place: Place) =>
+    withValue(withValue(now, `${AT}/position/x_mm`, place.x), `${AT}/position/y_mm`, place.y);
+  const withHeight = (now: Plan, mm: number) => withValue(now, `${AT}/position/z_mm`, mm);
   return (
     <div className={sheet.drawings}>
       <div className={sheet.wide}>
@@ -84,8 +85,8 @@ function Drawings({ drawing, notes }: { drawing: CameraDrawing; notes: NotePlace
           camera={drawing}
           system={system}
           notes={notes}
-          onDrag={(mm) => drag(withHeight(mm))}
-          onCommit={(mm) => void commit(withHeight(mm))}
+          onDrag={(mm) => drag(withHeight(plan, mm))}
+          onCommit={(mm) => void commit((now) => withHeight(now, mm))}
         />
       </div>
       <div className={sheet.narrow}>
@@ -95,8 +96,8 @@ function Drawings({ drawing, notes }: { drawing: CameraDrawing; notes: NotePlace
           system={system}
           notes={notes.filter((note) => !['plumb', 'ceiling'].includes(note.place))}
           lens={{
-            onDrag: (place) => drag(withPlace(place)),
-            onCommit: (place) => void commit(withPlace(place)),
+            onDrag: (place) => drag(withPlace(plan, place)),
+            onCommit: (place) => void commit((now) => withPlace(now, place)),
           }}
         />
       </div>

@@ -54,7 +54,7 @@ export function WorkSheet({ shapes, findings }: Props) {
             notes={notes}
             zone={{
               onDrag: (zone) => drag(withZone(plan, zone)),
-              onCommit: (zone) => void commit(withZone(plan, zone)),
+              onCommit: (zone) => void commit((now) => withZone(now, zone)),
             }}
           />
         </div>
@@ -63,7 +63,7 @@ export function WorkSheet({ shapes, findings }: Props) {
             work={evaluation.work}
             system={system}
             onDrag={(top) => drag(withValue(plan, '/work/zone_top_mm', top))}
-            onCommit={(top) => void set('/work/zone_top_mm', top)}
+            onCommit={(top) => void commit((now) => withValue(now, '/work/zone_top_mm', top))}
           />
         </div>
       </div>
