@@ -96,6 +96,7 @@ def test_a_newer_version_is_named() -> None:
     assert (caught.value.value, caught.value.allowed) == ("7", "1 to 1")
 
 
+MODE = {"name": "m", "width_px": 1920, "height_px": 1080, "sensor_width_mm": 999}
 REFUSED = [
     ({"table": {"width_mm": 0}}, "/table/width_mm", "out-of-range", "between 5 mm and 10000 mm"),
     ({"table": {"width_mm": -4}}, "/table/width_mm", "out-of-range", "between 5 mm and 10000 mm"),
@@ -112,6 +113,12 @@ REFUSED = [
     ({"cameras": [{"id": "Über"}]}, "/cameras/0/id", "wrong-kind", ""),
     ({"cameras": [{"id": "a"}, {"id": "a"}]}, "", "contradiction", ""),
     ({"cameras": [{}]}, "/cameras/0/id", "missing", ""),
+    (
+        {"cameras": [{"id": "a", "body": {"kind": "camera", "name": "b", "modes": [MODE]}}]},
+        "/cameras/0/body/modes/0/sensor_width_mm",
+        "out-of-range",
+        "between 1 mm and 120 mm",
+    ),
     ({"cameras": [{"id": "a", "roll_deg": 45}]}, "/cameras/0/roll_deg", "not-a-choice", "0, 90"),
 ]
 

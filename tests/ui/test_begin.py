@@ -23,6 +23,7 @@ def begin(page: Page, server: Server, title: str, shape: str) -> None:
     page.get_by_label("What shape is the work?").select_option(label=shape)
     page.get_by_role("button", name="Begin").click()
     expect(page).to_have_url(re.compile(r"/plan/[0-9a-f]+/work$"))
+    expect(page.get_by_role("heading", level=1)).to_contain_text("Keep")
 
 
 def fill(page: Page, label: str, value: str) -> None:
@@ -180,7 +181,7 @@ def test_the_zone_and_its_top_are_drawn(opened: Opener) -> None:
     page.mouse.down()
     page.mouse.move(box["x"] + box["width"] / 2 - 40, box["y"] + box["height"] / 2, steps=5)
     page.mouse.up()
-    left = page.get_by_label("Zone from left")
+    left = page.get_by_role("textbox", name="Zone from left")
     expect(left).not_to_have_value("49.0")
     top = page.locator("[data-handle=zone-top]")
     top.focus()

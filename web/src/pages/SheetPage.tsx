@@ -42,7 +42,6 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
 
   useKeys({
     planId,
-    stepId,
     undo: useCallback(() => void sheet.undo(), [sheet.undo]),
     redo: useCallback(() => void sheet.redo(), [sheet.redo]),
     help: useCallback(() => setHelping(true), []),

@@ -6,7 +6,6 @@ import { useUnits } from '../ui/units';
 
 interface Actions {
   planId: string;
-  stepId: StepId;
   undo: () => void;
   redo: () => void;
   help: () => void;
@@ -21,13 +20,15 @@ function focusNext(selector: string): void {
   all[(now + 1) % all.length]?.focus();
 }
 
-export function useKeys({ planId, stepId, undo, redo, help }: Actions): void {
+export function useKeys({ planId, undo, redo, help }: Actions): void {
   const navigate = useNavigate();
   const { swap } = useUnits();
   useEffect(() => {
     const go = (id: StepId) => navigate(`/plan/${planId}/${id}`);
     const beside = (by: number) => {
-      const next = STEPS[STEPS.findIndex((step) => step.id === stepId) + by];
+      // The address is ahead of what is drawn when keys are struck quickly.
+      const here = STEPS.findIndex((step) => window.location.pathname.endsWith(`/${step.id}`));
+      const next = STEPS[here + by];
       if (next) go(next.id);
     };
     const onKey = (event: KeyboardEvent): void => {
@@ -57,5 +58,5 @@ export function useKeys({ planId, stepId, undo, redo, help }: Actions): void {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [planId, stepId, undo, redo, help, navigate, swap]);
+  }, [planId, undo, redo, help, navigate, swap]);
 }

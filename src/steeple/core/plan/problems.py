@@ -46,8 +46,17 @@ def _range(context: Mapping[str, Any], unit: str) -> str:
     return f"at most {most:g}{unit}"
 
 
+def _within_plan(location: Sequence[str | int]) -> list[str | int]:
+    """The path without what says where in a request it stands: body, query, the plan in it."""
+    path = list(location)
+    for place in (("body", "query", "path"), ("plan",)):
+        if path and path[0] in place:
+            path = path[1:]
+    return path
+
+
 def _one(error: Mapping[str, Any], bounds: Callable[[Sequence[str | int]], str]) -> Problem:
-    path = [step for step in error["loc"] if step not in ("body", "plan")]
+    path = _within_plan(error["loc"])
     kind, value, context = error["type"], error.get("input"), error.get("ctx") or {}
     words, field, said = field_words(path), pointer(path), _said(value)
     if kind == "extra_forbidden":
