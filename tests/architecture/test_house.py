@@ -11,6 +11,9 @@ from pathlib import Path
 import pytest
 
 from steeple.cli.pages import generated_pages
+from steeple.core.plan.changes import Change
+from steeple.core.plan.document import Plan
+from steeple.core.plan.reading import read_plan
 
 ROOT = Path(__file__).parents[2]
 CORE = ROOT / "src" / "steeple" / "core"
@@ -128,3 +131,16 @@ def test_screenshots_are_linked_and_few() -> None:
     assert 0 < len(pictures) < 20
     readme = (ROOT / "README.md").read_text(encoding="utf-8")
     assert [one.name for one in pictures if one.name not in readme] == []
+
+
+def test_the_smallest_plan_of_the_docs_is_a_plan() -> None:
+    text = (ROOT / "docs" / "plan-format.md").read_text(encoding="utf-8")
+    plan, changes = re.findall(r"```json\n(.*?)```", text, re.S)
+    assert read_plan(plan.encode()).title == "Lettering"
+    assert Change.model_validate(json.loads(changes)[0]).path == "/cameras/0/position/z_mm"
+
+
+def test_every_part_of_the_plan_is_in_the_docs() -> None:
+    text = (ROOT / "docs" / "plan-format.md").read_text(encoding="utf-8")
+    for part in Plan.model_fields:
+        assert f"`{part}" in text or f'"{part}"' in text, part

@@ -42,7 +42,9 @@ def test_a_bare_plan_is_filled_from_its_shape_and_says_so() -> None:
 
 
 def test_what_is_given_is_never_assumed() -> None:
-    assert {one.field for one in scene(SOUND).assumed} == set()
+    assert {one.field for one in scene(SOUND).assumed} == {"/cameras/0/focus_height_mm"}
+    chosen = scene(changed(cameras__0__focus_height_mm=10))
+    assert chosen.assumed == ()
 
 
 def test_a_missing_side_of_the_published_frame_keeps_its_shape() -> None:

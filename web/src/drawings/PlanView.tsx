@@ -47,9 +47,9 @@ export function PlanView({ work, camera, system, notes, zone, lens }: Props) {
   if (!kept.current.held) kept.current.window = window;
   const raw = fitWindow(kept.current.window, {
     left: 10,
-    top: 18,
+    top: 40,
     width: Math.max(10, width - 20),
-    height: Math.max(10, height - 52),
+    height: Math.max(10, height - 80),
   });
   const scale: Scale = { s: raw.s, x: (mm) => raw.x(mm - ox), y: (mm) => raw.y(mm - oy) };
   const hold = (held: boolean) => {
@@ -68,7 +68,7 @@ export function PlanView({ work, camera, system, notes, zone, lens }: Props) {
           <BoxShape box={table} scale={scale} className={classes.there} />
           <text
             x={scale.x((table.left + table.right) / 2)}
-            y={scale.y(table.far) - 6}
+            y={tableWordsY(scale, table, seen)}
             textAnchor="middle"
             className={classes.soft}
           >
@@ -129,6 +129,14 @@ export function PlanView({ work, camera, system, notes, zone, lens }: Props) {
       ) : null}
     </div>
   );
+}
+
+/** Above the table, and above the words at the top of the picture where the two would meet. */
+function tableWordsY(scale: Scale, table: Box, seen: Box | null): number {
+  const own = scale.y(table.far) - 6;
+  if (!seen) return own;
+  const picture = scale.y(seen.far) - 14;
+  return Math.abs(own - picture) < 16 ? Math.min(own, picture - 16) : own;
 }
 
 function BoxShape({

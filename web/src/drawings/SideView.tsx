@@ -58,6 +58,7 @@ export function SideView({ work, camera, system, notes, onDrag, onCommit }: Prop
       width: Math.max(10, width - PLUMB_SPACE),
       height: Math.max(10, height - 22),
     },
+    'left',
   );
   scaleRef.current = scale.s;
   const lensHeight = handle.live?.y ?? camera.height_mm;
@@ -113,8 +114,8 @@ function spotsOf(
     ceiling: { x: scale.x(camera.lens_y_mm) + 46, y: scale.y(back) - 4 },
     'zone-near': { x: scale.x(work.zone.near) - 14, y: scale.y(work.top_mm / 2) + 5 },
     'zone-far': { x: scale.x(work.zone.far) + 14, y: scale.y(work.top_mm / 2) + 5 },
-    'table-near': { x: scale.x(work.table.near) - 14, y: under - 16 },
-    'table-far': { x: scale.x(work.table.far) + 14, y: under - 16 },
+    'table-near': { x: scale.x(work.table.near) - 16, y: under - 38 },
+    'table-far': { x: scale.x(work.table.far) + 16, y: under - 38 },
   };
 }
 
@@ -153,7 +154,7 @@ function Surroundings({
             strokeWidth={1.6}
           />
           <text x={2} y={ceilingY + 16} className={classes.soft}>
-            ceiling, {lengthWords(ceiling ?? 0, system)} above the table
+            ceiling, {lengthWords(ceiling ?? 0, system)}
           </text>
         </g>
       ) : null}
@@ -218,8 +219,9 @@ function Sight({
             className={classes.sharp}
           />
           <text
-            x={scale.x(work.zone.far) + 30}
+            x={scale.x(work.zone.near) - 31}
             y={sharpTop + 12}
+            textAnchor="end"
             className={`${classes.verd} ${classes.halo}`}
           >
             sharp

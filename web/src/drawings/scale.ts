@@ -18,13 +18,18 @@ export interface Scale {
   y: (mm: number) => number;
 }
 
-/** Fits a window into a rectangle of the drawing; up in the world is up in the drawing. */
-export function fitWindow(window: Window, area: Size & { left: number; top: number }): Scale {
+/** Fits a window into a rectangle of the drawing, in its middle or at its left; up in the world is up in the drawing. */
+export function fitWindow(
+  window: Window,
+  area: Size & { left: number; top: number },
+  side: 'middle' | 'left' = 'middle',
+): Scale {
   const s = Math.min(
     area.width / (window.right - window.left),
     area.height / (window.high - window.low),
   );
-  const left = area.left + (area.width - s * (window.right - window.left)) / 2;
+  const idle = area.width - s * (window.right - window.left);
+  const left = area.left + (side === 'left' ? 0 : idle / 2);
   const top = area.top + (area.height - s * (window.high - window.low)) / 2;
   return {
     s,

@@ -65,7 +65,7 @@ def camera_missing_answer(plan: Plan, index: int) -> Answer:
 
 
 _WAY = {
-    0: "Bottom edge of the picture toward you",
+    0: "Bottom edge toward you",
     90: "Top edge of the picture to your right, so your hands come in from its right side",
     180: "Top edge of the picture toward you: it is seen from the other side of the table",
     270: "Top edge of the picture to your left, so your hands come in from its left side",
@@ -164,7 +164,7 @@ def _under(study: LensStudy, sight: Sight) -> Sentence:
                 say(
                     "Sharp from {down} "
                     + ("under" if down < 0 else "above")
-                    + " the table top to {up} above it at {stop}",
+                    + " the table to {up} above it at {stop}",
                     down=door(mm(abs(down)), figure="lens.sharp_down_to"),
                     up=up,
                     stop=stop,
@@ -172,7 +172,7 @@ def _under(study: LensStudy, sight: Sight) -> Sentence:
             )
     pieces.append(
         say(
-            "{per_mm}, {detail} across the finest line",
+            "{per_mm}, {detail} on the finest line",
             per_mm=door(
                 Quantity(value=sight.delivered_px_per_mm, unit="px_per_mm"),
                 figure="lens.delivered_px_per_mm",

@@ -86,7 +86,7 @@ def card_of(
         table=box(work.table),
         zone=box(work.zone),
         frame=box(frame) if frame else None,
-        way_round=way_round_words(lens) if lens else "",
+        way_round=f"Picture: {way_round_words(lens)}" if lens else "",
         check=check,
     )
 

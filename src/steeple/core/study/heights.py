@@ -155,8 +155,8 @@ def bands_of(heights: HeightRange) -> tuple[Band, ...]:
     """The range drawn as bands for the plumb: what is wrong where, and where all is well."""
     words: dict[BoundCode, str] = {
         "zone": "zone cut off",
-        "focus": "too near to focus",
-        "hands": "no room for hands",
+        "focus": "no focus",
+        "hands": "no hand room",
         "ceiling": "ceiling",
         "detail": "detail lost",
     }

@@ -11,6 +11,7 @@ from steeple.core.optics.overhead import Overhead
 from steeple.core.optics.thin_lens import effective_f_number, magnification
 from steeple.core.study.given import Assumptions, GivenCamera, GivenWork
 from steeple.core.study.heights import nearest_focus_of, overhead_of
+from steeple.core.study.result import mm
 from steeple.core.study.settings import Settings, settle
 
 
@@ -84,6 +85,15 @@ def study_lens(camera: GivenCamera, work: GivenWork, assumptions: Assumptions) -
     settings = settle(camera, work, assumptions)
     overhead = overhead_of(camera, work, settings.focal_mm)
     x, y = _place(camera, assumptions)
+    sight = None
+    if settings.height_mm >= overhead.lowest_mm:
+        sight = _sight(camera, work, settings, overhead, x, y)
+        if camera.part.focus_height_mm is None:
+            assumptions.note(
+                f"{camera.at}/focus_height_mm",
+                "table and top of the work equally sharp",
+                quantity=mm(settings.height_mm - sight.focus_distance_mm),
+            )
     return LensStudy(
         work=work,
         camera=camera,
@@ -92,9 +102,7 @@ def study_lens(camera: GivenCamera, work: GivenWork, assumptions: Assumptions) -
         nearest_focus_mm=nearest_focus_of(camera, settings.focal_mm),
         x_mm=x,
         y_mm=y,
-        sight=None
-        if settings.height_mm < overhead.lowest_mm
-        else _sight(camera, work, settings, overhead, x, y),
+        sight=sight,
     )
 
 

@@ -1,0 +1,95 @@
+"""Takes the pictures of the README from a fresh demo: ``.venv/bin/python docs/screenshots/take.py``."""
+
+from __future__ import annotations
+
+import re
+import subprocess
+import sys
+import tempfile
+from pathlib import Path
+
+from playwright.sync_api import Browser, Page, sync_playwright
+
+HERE = Path(__file__).parent
+QUIET_HOSTS = "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost"
+
+
+def page_of(
+    browser: Browser, *, phone: bool = False, evening: bool = False, inches: bool = False
+) -> Page:
+    """A page as a maker would have it."""
+    context = browser.new_context(
+        viewport={"width": 390, "height": 844} if phone else {"width": 1280, "height": 800},
+        color_scheme="dark" if evening else "light",
+        reduced_motion="reduce",
+        locale="en-GB",
+        timezone_id="Europe/Berlin",
+    )
+    page = context.new_page()
+    if inches:
+        page.add_init_script("localStorage.setItem('steeple.units', JSON.stringify('in'))")
+    return page
+
+
+def take(browser: Browser, base: str) -> None:
+    """Every picture."""
+    page = page_of(browser)
+    page.goto(base)
+    page.get_by_text("Hammered dulcimer lesson").wait_for()
+    shot(page, "shelf")
+    plans = page.request.get(f"{base}/api/plans").json()["plans"]
+    ids = {plan["title"].split()[0]: plan["id"] for plan in plans}
+    gilding, dumplings, dulcimer = (ids[name] for name in ("Gilding", "Folding", "Hammered"))
+
+    def sheet(page: Page, plan: str, step: str) -> None:
+        page.goto(f"{base}/plan/{plan}/{step}")
+        page.locator("h1").first.wait_for()
+        page.wait_for_load_state("networkidle")
+
+    sheet(page, gilding, "work")
+    shot(page, "work")
+    sheet(page, gilding, "lens")
+    shot(page, "lens")
+    page.get_by_role("button", name=re.compile("^Covered width at the table")).click()
+    page.get_by_text("Source: Ray").wait_for()
+    shot(page, "working")
+    sheet(page, dulcimer, "lens")
+    shot(page, "lens-all-holds")
+    sheet(page, dumplings, "card")
+    shot(page, "card")
+    evening = page_of(browser, evening=True, inches=True)
+    sheet(evening, dumplings, "lens")
+    shot(evening, "lens-evening-inches")
+    phone = page_of(browser, phone=True)
+    sheet(phone, dulcimer, "card")
+    shot(phone, "card-phone")
+
+
+def shot(page: Page, name: str) -> None:
+    page.wait_for_timeout(300)
+    page.screenshot(path=HERE / f"{name}.png")
+
+
+def main() -> None:
+    with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
+        server = subprocess.Popen(
+            [sys.executable, "-m", "steeple.cli.command", "demo", "--data", folder, "--port", "0"],
+            stdout=subprocess.PIPE,
+            text=True,
+        )
+        try:
+            assert server.stdout is not None
+            found = re.search(r"http://[\d.:]+", server.stdout.readline())
+            assert found
+            browser = playwright.chromium.launch(
+                executable_path="/usr/bin/chromium", args=["--no-sandbox", QUIET_HOSTS]
+            )
+            take(browser, found[0])
+            browser.close()
+        finally:
+            server.terminate()
+            server.wait()
+
+
+if __name__ == "__main__":
+    main()
