@@ -79,12 +79,12 @@ def main() -> None:
         )
         try:
             assert server.stdout is not None
-            found = re.search(r"http://[\d.:]+", server.stdout.readline())
+            found = re.search(r"at (\S+)/$", server.stdout.readline().strip())
             assert found
             browser = playwright.chromium.launch(
                 executable_path="/usr/bin/chromium", args=["--no-sandbox", QUIET_HOSTS]
             )
-            take(browser, found[0])
+            take(browser, found[1])
             browser.close()
         finally:
             server.terminate()

@@ -112,6 +112,11 @@ def test_a_folder_that_cannot_be_made_is_named(tmp_path: Path) -> None:
         Database(tmp_path / "file" / "deeper" / "x.db")
     with pytest.raises(StoreError, match="cannot be opened"):
         Database(tmp_path)
+    with (
+        pytest.raises(StoreError, match="cannot be written to"),
+        exclusive(tmp_path / "file" / "x"),
+    ):
+        pass
 
 
 def test_a_read_only_database_still_reads_and_says_why_it_does_not_save(

@@ -174,7 +174,10 @@ def _plain_errors(path: Path) -> Iterator[None]:
                 "“steeple restore FILE”.",
             ) from error
         if "unable to open" in text:
-            raise StoreError("cannot-open", f"{path} cannot be opened.") from error
+            raise StoreError(
+                "cannot-open",
+                f"{path} cannot be opened. The file and its folder must be there and writable.",
+            ) from error
         raise
 
 
@@ -187,8 +190,15 @@ def exclusive(path: Path) -> Iterator[None]:
     StoreError
         ``in-use`` where another process holds it.
     """
-    path.parent.mkdir(parents=True, exist_ok=True)
-    lock: IO[str] = open(f"{path}.lock", "w", encoding="utf-8")  # noqa: SIM115
+    try:
+        path.parent.mkdir(parents=True, exist_ok=True)
+        lock: IO[str] = open(f"{path}.lock", "w", encoding="utf-8")  # noqa: SIM115
+    except OSError as error:
+        raise StoreError(
+            "cannot-open",
+            f"The folder {path.parent} cannot be written to ({error.strerror}). Make it writable, "
+            "or name another with --data.",
+        ) from error
     try:
         try:
             fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)

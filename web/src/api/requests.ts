@@ -1,5 +1,5 @@
 /** Every request that the interface makes, by what it is for. */
-import { answer, client } from './client';
+import { answer, client, Refused } from './client';
 import type {
   Body,
   Cupboard,
@@ -47,14 +47,25 @@ export const removePlan = (id: string): Promise<unknown> =>
 export const putBackPlan = (id: string): Promise<PlanSheet> =>
   answer(client.POST('/api/plans/{plan_id}/put-back', at(id)));
 
-export const openPlanFile = (file: File): Promise<PlanSheet> =>
-  answer(
+/** A plan file has at most this many bytes; a larger one is refused before it is sent. */
+const PLAN_BYTES_LIMIT = 2_000_000;
+
+function tooLarge(file: File): Refused {
+  const sentence = `${file.name} has ${Math.round(file.size / 1e6)} MB; a plan file has at most 2 MB. It was not read, and nothing was changed.`;
+  const problem = { code: 'too-large', sentence, field: 'file', value: '', range: '' };
+  return new Refused(413, [problem], null);
+}
+
+export const openPlanFile = async (file: File): Promise<PlanSheet> => {
+  if (file.size > PLAN_BYTES_LIMIT) throw tooLarge(file);
+  return answer(
     client.POST('/api/plans/open', {
       body: '',
       bodySerializer: () => file,
       headers: { 'content-type': 'application/octet-stream' },
     }),
   );
+};
 
 export const addBody = (gear: Body): Promise<unknown> =>
   answer(client.POST('/api/gear', { body: { thing: { kind: 'body', gear } } }));

@@ -32,8 +32,7 @@ def work_answer(work: GivenWork) -> Answer:
         step="work",
         about="",
         line=say(
-            "Keep {width} × {depth} in frame, with work up to {top} tall. "
-            "The finest line is {detail} wide.",
+            "Keep {width} × {depth} in frame, up to {top} tall, with lines of {detail} readable.",
             width=door(mm(work.zone.width_mm), field="/work/zone/width_mm"),
             depth=door(mm(work.zone.depth_mm), field="/work/zone/depth_mm"),
             top=door(mm(work.top_mm), field="/work/zone_top_mm"),
