@@ -15,6 +15,7 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
 
+from bench.dragging import dragging
 from bench.timing import Timing, line, milliseconds, percentile
 from steeple.core.evaluation import evaluate
 from steeple.core.plan.reading import write_plan
@@ -172,6 +173,7 @@ def table() -> Iterator[Timing]:
         with server(folder) as (port, first):
             yield line("first page after the server is up", first, "s", 1)
             yield from api(port, ids)
+            yield from dragging(f"http://127.0.0.1:{port}", ids[-1])
             yield line("server memory after it", memory_of(port), "MB", 450)
     yield from pages()
 

@@ -8,7 +8,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.plans import SOUND, changed
-from tests.ui.conftest import Opener, Server, answer, saved
+from tests.ui.conftest import Opener, answer, saved
 
 pytestmark = pytest.mark.ui
 HEIGHT = "[data-handle=lens-height]"
@@ -60,8 +60,8 @@ def test_the_lens_moves_by_keyboard(opened: Opener) -> None:
     page.keyboard.press("Shift+ArrowDown")
     expect(page.locator(HEIGHT)).to_have_attribute("aria-valuetext", "63.0 cm")
     expect(page.get_by_text("undo", exact=True)).to_be_enabled()
-    page.get_by_text("undo", exact=True).click()
-    expect(page.locator(HEIGHT)).to_have_attribute("aria-valuetext", "72.0 cm")
+    page.reload()
+    expect(page.locator(HEIGHT)).to_have_attribute("aria-valuetext", "63.0 cm")
 
 
 def test_the_lens_is_placed_in_the_view_from_above(opened: Opener) -> None:
@@ -198,28 +198,31 @@ def test_choices_change_the_plan(opened: Opener) -> None:
     expect(page.locator("[data-note='lens.crop-beyond-recording']")).to_be_visible()
 
 
-def test_dragging_stays_within_a_tenth_of_a_second(opened: Opener, server: Server) -> None:
-    """From a pointer move to the changed answer, over many moves; the bench gives the figure."""
+def test_the_answer_keeps_up_with_a_long_drag(opened: Opener) -> None:
+    """Every pause of the pointer ends in the answer for that height; how fast is in the bench."""
     page = opened(SOUND, "lens")
     box = page.locator(HEIGHT).bounding_box()
     assert box is not None
     x, y = box["x"] + 40, box["y"] + box["height"] / 2
     page.mouse.move(x, y)
     page.mouse.down()
-    page.evaluate(
-        """() => {
-          window.waits = [];
-          let start = 0;
-          addEventListener('pointermove', () => { start = performance.now(); }, true);
-          new MutationObserver(() => {
-            if (start) { window.waits.push(performance.now() - start); start = 0; }
-          }).observe(document.querySelector('h1'), { subtree: true, characterData: true, childList: true });
-        }"""
-    )
-    for step in range(40):
-        page.mouse.move(x, y + 2 * (step % 20) + 1)
-        page.wait_for_timeout(60)
+    for step in (10, 25, -15, 40, 5):
+        page.mouse.move(x, y + step, steps=6)
+        words = page.locator(HEIGHT).get_attribute("aria-valuetext")
+        expect(page.get_by_role("heading", level=1)).to_contain_text(f"Hang the lens {words}")
     page.mouse.up()
-    waits = sorted(page.evaluate("window.waits"))
-    assert len(waits) >= 20
-    assert waits[len(waits) // 2] < 100, waits
+    saved(page)
+
+
+def test_an_undo_right_after_a_move_takes_that_move_back(opened: Opener) -> None:
+    page = opened(SOUND, "lens")
+    page.locator(HEIGHT).focus()
+    page.keyboard.press("ArrowUp")
+    saved(page)
+    expect(page.get_by_text("undo", exact=True)).to_be_enabled()
+    page.locator(HEIGHT).focus()
+    page.keyboard.press("Shift+ArrowUp")
+    page.get_by_text("undo", exact=True).click()
+    expect(page.locator(HEIGHT)).to_have_attribute("aria-valuetext", "73.0 cm")
+    page.get_by_text("undo", exact=True).click()
+    expect(page.locator(HEIGHT)).to_have_attribute("aria-valuetext", "72.0 cm")

@@ -18,7 +18,7 @@ class Context:
     gear: GearService
 
 
-def context_of(request: Request) -> Context:
-    """The context of the application that got the request."""
+async def context_of(request: Request) -> Context:
+    """The context of the application that got the request; async, as it needs no thread."""
     context: Context = request.app.state.context
     return context

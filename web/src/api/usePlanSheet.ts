@@ -61,6 +61,8 @@ export function usePlanSheet(id: string): PlanOnSheet {
   const revision = useRef(0);
   const chain = useRef<Promise<unknown>>(Promise.resolve());
   const queued = useRef(0);
+  /** While one's own version waits for a choice, it stays on the sheet. */
+  const conflicted = useRef(false);
 
   /** While anything is unsaved or dragged, the other window's state must not slip under it. */
   const busy = useRef(false);
@@ -90,6 +92,7 @@ export function usePlanSheet(id: string): PlanOnSheet {
     queued.current += 1;
     const turn = chain.current.then(work, work).finally(() => {
       queued.current -= 1;
+      if (queued.current === 0 && !conflicted.current) setPending(null);
     });
     chain.current = turn.catch(() => undefined);
     return turn;
@@ -106,6 +109,7 @@ export function usePlanSheet(id: string): PlanOnSheet {
         } catch (error) {
           if (error instanceof Refused && error.status === 409) {
             latest.current = plan;
+            conflicted.current = true;
             setPending(plan);
             setConflict({ newest: error.newestRevision ?? base, mine: plan, base, looked: false });
             return null;
@@ -135,7 +139,6 @@ export function usePlanSheet(id: string): PlanOnSheet {
         if (!from) return [];
         setSaving((now) => (now?.state === 'waiting' ? now : { state: 'saving' }));
         const problems = await trySaving(update(from), revision.current);
-        if (problems !== null && queued.current === 1) setPending(null);
         return problems ?? [];
       });
     },
@@ -162,6 +165,7 @@ export function usePlanSheet(id: string): PlanOnSheet {
   );
 
   const lookAtOther = useCallback(async () => {
+    conflicted.current = false;
     take(await getPlan(id));
     setPending(null);
     dropUnsaved(id);
@@ -177,6 +181,7 @@ export function usePlanSheet(id: string): PlanOnSheet {
     if (!conflict) return null;
     const copy = await keepAsCopy(id, conflict.mine, conflict.base);
     dropUnsaved(id);
+    conflicted.current = false;
     setConflict(null);
     setPending(null);
     take(await getPlan(id));
@@ -189,8 +194,7 @@ export function usePlanSheet(id: string): PlanOnSheet {
     if (!unsaved) return;
     setPending(unsaved.plan);
     void inTurn(async () => {
-      const problems = await trySaving(unsaved.plan, unsaved.base);
-      if (problems) setPending((now) => (now === unsaved.plan ? null : now));
+      await trySaving(unsaved.plan, unsaved.base);
     });
   }, [ready, id, inTurn, trySaving]);
 

@@ -1,21 +1,14 @@
 /** The table from above, the maker below. On the work sheet the zone is moved, on the lens sheet
  * the lens. Solid is there, dashed is seen. */
-import { useElementSize } from '@mantine/hooks';
 import { useRef } from 'react';
 import type { Box, CameraDrawing, WorkDrawing } from '../api/types';
 import { lengthWords, type UnitSystem } from '../domain/units';
+import { movedZone, type ZonePart, type ZonePlace } from '../domain/zone';
 import classes from './drawings.module.css';
 import { NoteNumbers, type NotePlace, type Spot } from './notes';
-import { fitWindow, type Scale } from './scale';
+import { Sized } from './Sized';
+import { fitWindow, type Scale, type Size } from './scale';
 import { type Place, useHandle } from './useHandle';
-
-/** The zone as measured along the edges of the table. */
-export interface ZonePlace {
-  fromLeft: number;
-  fromFront: number;
-  width: number;
-  depth: number;
-}
 
 interface Props {
   work: WorkDrawing;
@@ -26,11 +19,14 @@ interface Props {
   lens?: { onDrag: (place: Place) => void; onCommit: (place: Place) => void };
 }
 
-const LEAST_MM = 5;
 const ROOM_FOR_WORDS_PX = 190;
 
-export function PlanView({ work, camera, system, notes, zone, lens }: Props) {
-  const { ref, width, height } = useElementSize();
+export function PlanView(props: Props) {
+  return <Sized label="The table from above">{(size) => <Above {...props} size={size} />}</Sized>;
+}
+
+function Above({ work, camera, system, notes, zone, lens, size }: Props & { size: Size }) {
+  const { width, height } = size;
   const { table } = work;
   const seen = camera?.seen_table ?? null;
   // Measured from the table's own corner, so that the drawing stays put while the zone moves.
@@ -56,78 +52,62 @@ export function PlanView({ work, camera, system, notes, zone, lens }: Props) {
     kept.current.held = held;
   };
   return (
-    <div ref={ref} style={{ width: '100%', height: '100%' }}>
-      {width > 0 ? (
-        <svg
-          className={classes.drawing}
-          width={width}
-          height={height}
-          role="group"
-          aria-label="The table from above"
-        >
-          <BoxShape box={table} scale={scale} className={classes.there} />
-          <text
-            x={scale.x((table.left + table.right) / 2)}
-            y={tableWordsY(scale, table, seen)}
-            textAnchor="middle"
-            className={classes.soft}
-          >
-            table {lengthWords(table.right - table.left, system)} ×{' '}
-            {lengthWords(table.far - table.near, system)}
-          </text>
-          <text
-            x={scale.x((table.left + table.right) / 2)}
-            y={Math.max(scale.y(table.near), seen ? scale.y(seen.near) : 0) + 34}
-            textAnchor="middle"
-            className={classes.text}
-          >
-            you
-          </text>
-          <BoxShape box={work.zone} scale={scale} className={classes.wood} />
-          <ZoneWords work={work} scale={scale} system={system} />
-          {camera && seen ? (
-            <Frame
-              camera={camera}
-              seen={seen}
-              tableNear={table.near}
-              scale={scale}
-              system={system}
-            />
-          ) : null}
-          {zone ? (
-            <ZoneHandles
-              work={work}
-              scale={scale}
-              system={system}
-              onDrag={(next) => {
-                hold(true);
-                zone.onDrag(next);
-              }}
-              onCommit={(next) => {
-                hold(false);
-                zone.onCommit(next);
-              }}
-            />
-          ) : null}
-          {lens && camera ? (
-            <LensHandle
-              camera={camera}
-              scale={scale}
-              system={system}
-              onDrag={(place) => {
-                hold(true);
-                lens.onDrag(place);
-              }}
-              onCommit={(place) => {
-                hold(false);
-                lens.onCommit(place);
-              }}
-            />
-          ) : null}
-          <NoteNumbers notes={notes} spots={spotsOf(work, scale)} />
-        </svg>
+    <>
+      <BoxShape box={table} scale={scale} className={classes.there} />
+      <text
+        x={scale.x((table.left + table.right) / 2)}
+        y={tableWordsY(scale, table, seen)}
+        textAnchor="middle"
+        className={classes.soft}
+      >
+        table {lengthWords(table.right - table.left, system)} ×{' '}
+        {lengthWords(table.far - table.near, system)}
+      </text>
+      <text
+        x={scale.x((table.left + table.right) / 2)}
+        y={Math.max(scale.y(table.near), seen ? scale.y(seen.near) : 0) + 34}
+        textAnchor="middle"
+        className={classes.text}
+      >
+        you
+      </text>
+      <BoxShape box={work.zone} scale={scale} className={classes.wood} />
+      <ZoneWords work={work} scale={scale} system={system} />
+      {camera && seen ? (
+        <Frame camera={camera} seen={seen} tableNear={table.near} scale={scale} system={system} />
       ) : null}
-    </div>
+      {zone ? (
+        <ZoneHandles
+          work={work}
+          scale={scale}
+          system={system}
+          onDrag={(next) => {
+            hold(true);
+            zone.onDrag(next);
+          }}
+          onCommit={(next) => {
+            hold(false);
+            zone.onCommit(next);
+          }}
+        />
+      ) : null}
+      {lens && camera ? (
+        <LensHandle
+          camera={camera}
+          scale={scale}
+          system={system}
+          onDrag={(place) => {
+            hold(true);
+            lens.onDrag(place);
+          }}
+          onCommit={(place) => {
+            hold(false);
+            lens.onCommit(place);
+          }}
+        />
+      ) : null}
+      <NoteNumbers notes={notes} spots={spotsOf(work, scale)} />
+    </>
   );
 }
 
@@ -258,35 +238,13 @@ function ZoneHandles(props: ZoneHandlesProps) {
   );
 }
 
-const PART_WORDS = {
+const PART_WORDS: Record<ZonePart, string> = {
   move: 'Move the zone',
   left: 'Left edge of the zone',
   right: 'Right edge of the zone',
   near: 'Near edge of the zone',
   far: 'Far edge of the zone',
 };
-
-/** The zone after a handle has been moved by (x, y) millimetres. */
-function moved(zone: ZonePlace, part: keyof typeof PART_WORDS, by: Place): ZonePlace {
-  const room = (size: number, grow: number) => Math.max(LEAST_MM, size + grow);
-  if (part === 'move') {
-    return {
-      ...zone,
-      fromLeft: Math.max(0, zone.fromLeft + by.x),
-      fromFront: Math.max(0, zone.fromFront + by.y),
-    };
-  }
-  if (part === 'left') {
-    const x = Math.max(by.x, -zone.fromLeft);
-    return { ...zone, fromLeft: zone.fromLeft + x, width: room(zone.width, -x) };
-  }
-  if (part === 'right') return { ...zone, width: room(zone.width, by.x) };
-  if (part === 'near') {
-    const y = Math.max(by.y, -zone.fromFront);
-    return { ...zone, fromFront: zone.fromFront + y, depth: room(zone.depth, -y) };
-  }
-  return { ...zone, depth: room(zone.depth, by.y) };
-}
 
 function ZoneHandle({
   part,
@@ -295,7 +253,7 @@ function ZoneHandle({
   system,
   onDrag,
   onCommit,
-}: ZoneHandlesProps & { part: keyof typeof PART_WORDS }) {
+}: ZoneHandlesProps & { part: ZonePart }) {
   const { zone, table } = work;
   const now: ZonePlace = {
     fromLeft: zone.left - table.left,
@@ -319,10 +277,10 @@ function ZoneHandle({
     moves: part === 'move' ? 'both' : part === 'left' || part === 'right' ? 'x' : 'y',
     onDrag: (by) => {
       from.current ??= now;
-      onDrag(moved(from.current, part, by));
+      onDrag(movedZone(from.current, part, by));
     },
     onCommit: (by) => {
-      onCommit(moved(from.current ?? now, part, by));
+      onCommit(movedZone(from.current ?? now, part, by));
       from.current = null;
     },
   });

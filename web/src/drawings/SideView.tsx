@@ -1,13 +1,12 @@
 /** The rig from the side, maker at the left, with the plumb at the right. True to scale. */
-import { useElementSize } from '@mantine/hooks';
-import { useRef } from 'react';
 import type { CameraDrawing, WorkDrawing } from '../api/types';
 import { lengthWords, type UnitSystem } from '../domain/units';
 import classes from './drawings.module.css';
 import { NoteNumbers, type NotePlace, type Spot } from './notes';
 import { Plumb } from './Plumb';
-import { fitWindow, type Scale } from './scale';
-import { useHandle } from './useHandle';
+import { Sized } from './Sized';
+import { fitWindow, type Scale, type Size } from './scale';
+import { useHeight } from './useHeight';
 
 interface Props {
   work: WorkDrawing;
@@ -34,70 +33,67 @@ function highestOf(work: WorkDrawing, camera: CameraDrawing): number {
   return ceiling !== null && ceiling < wanted * 1.6 ? Math.max(wanted, ceiling + 70) : wanted;
 }
 
-export function SideView({ work, camera, system, notes, onDrag, onCommit }: Props) {
-  const { ref, width, height } = useElementSize();
-  const kept = useRef<{ highest: number } | null>(null);
-  const scaleRef = useRef(1);
-  const handle = useHandle({
-    place: { x: 0, y: camera.height_mm },
-    s: scaleRef.current,
-    system,
-    moves: 'y',
-    least: { y: 5 },
-    most: { y: 10_000 },
-    onDrag: (place) => onDrag(place.y),
-    onCommit: (place) => onCommit(place.y),
-  });
-  if (!handle.dragging || !kept.current) kept.current = { highest: highestOf(work, camera) };
-  const { highest } = kept.current;
-  const scale = fitWindow(
-    { left: work.table.near - SEAT_MM, right: work.table.far + 40, low: -75, high: highest },
-    {
-      left: 0,
-      top: 6,
-      width: Math.max(10, width - PLUMB_SPACE),
-      height: Math.max(10, height - 22),
-    },
-    'left',
+export function SideView(props: Props) {
+  return (
+    <Sized label="The rig from the side, with the plumb">
+      {(size) => <Rig {...props} size={size} />}
+    </Sized>
   );
-  scaleRef.current = scale.s;
-  const lensHeight = handle.live?.y ?? camera.height_mm;
+}
+
+function Rig({ work, camera, system, notes, onDrag, onCommit, size }: Props & { size: Size }) {
+  const { width, height } = size;
+  const {
+    handle,
+    scale,
+    highest,
+    live: lensHeight,
+  } = useHeight({
+    height: camera.height_mm,
+    least: 5,
+    most: 10_000,
+    highest: highestOf(work, camera),
+    scaleFor: (reach) =>
+      fitWindow(
+        { left: work.table.near - SEAT_MM, right: work.table.far + 40, low: -75, high: reach },
+        {
+          left: 0,
+          top: 6,
+          width: Math.max(10, width - PLUMB_SPACE),
+          height: Math.max(10, height - 22),
+        },
+        'left',
+      ),
+    system,
+    onDrag,
+    onCommit,
+  });
   const plumbX = width - TAG_SPACE;
   const shift = lensHeight - camera.height_mm;
   return (
-    <div ref={ref} style={{ width: '100%', height: '100%' }}>
-      {width > 0 ? (
-        <svg
-          className={classes.drawing}
-          width={width}
-          height={height}
-          role="group"
-          aria-label="The rig from the side, with the plumb"
-        >
-          <Surroundings work={work} scale={scale} right={width - TAG_SPACE - 190} system={system} />
-          <Sight work={work} camera={camera} scale={scale} lensHeight={lensHeight} />
-          <CameraShape camera={camera} scale={scale} shift={shift} />
-          <HandRoom work={work} camera={camera} scale={scale} shift={shift} system={system} />
-          <line
-            x1={scale.x(camera.lens_y_mm)}
-            x2={plumbX}
-            y1={scale.y(lensHeight)}
-            y2={scale.y(lensHeight)}
-            className={classes.assumed}
-          />
-          <Plumb
-            x={plumbX}
-            scale={scale}
-            highest={highest - 8}
-            bands={camera.bands}
-            height={lensHeight}
-            system={system}
-            handle={handle}
-          />
-          <NoteNumbers notes={notes} spots={spotsOf(work, camera, scale, plumbX)} />
-        </svg>
-      ) : null}
-    </div>
+    <>
+      <Surroundings work={work} scale={scale} right={width - TAG_SPACE - 190} system={system} />
+      <Sight work={work} camera={camera} scale={scale} lensHeight={lensHeight} />
+      <CameraShape camera={camera} scale={scale} shift={shift} />
+      <HandRoom work={work} camera={camera} scale={scale} shift={shift} system={system} />
+      <line
+        x1={scale.x(camera.lens_y_mm)}
+        x2={plumbX}
+        y1={scale.y(lensHeight)}
+        y2={scale.y(lensHeight)}
+        className={classes.assumed}
+      />
+      <Plumb
+        x={plumbX}
+        scale={scale}
+        highest={highest - 8}
+        bands={camera.bands}
+        height={lensHeight}
+        system={system}
+        handle={handle}
+      />
+      <NoteNumbers notes={notes} spots={spotsOf(work, camera, scale, plumbX)} />
+    </>
   );
 }
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Depends
+from fastapi import APIRouter, Depends, Response
 
 from steeple import __version__
 from steeple.api.context import Context, context_of
@@ -32,10 +32,11 @@ def health() -> Health:
     return Health(version=__version__)
 
 
-@router.post("/evaluate")
-def evaluate_plan(request: EvaluateRequest) -> Evaluation:
+@router.post("/evaluate", response_model=Evaluation)
+def evaluate_plan(request: EvaluateRequest) -> Response:
     """Work out a plan. Nothing is stored; the same request gives the same answer."""
-    return evaluate(request.plan, owned=request.owned_lenses, try_mends=request.try_mends)
+    outcome = evaluate(request.plan, owned=request.owned_lenses, try_mends=request.try_mends)
+    return Response(outcome.model_dump_json(), media_type="application/json")
 
 
 @router.get("/shapes")

@@ -2,8 +2,9 @@
 import { useMemo } from 'react';
 import type { Finding, Plan, Shape } from '../../api/types';
 import { withValue } from '../../domain/plan';
+import type { ZonePlace } from '../../domain/zone';
 import type { NotePlace } from '../../drawings/notes';
-import { PlanView, type ZonePlace } from '../../drawings/PlanView';
+import { PlanView } from '../../drawings/PlanView';
 import { TopView } from '../../drawings/TopView';
 import { AnswerLine } from '../../ui/AnswerLine';
 import { ChoiceField } from '../../ui/ChoiceField';
