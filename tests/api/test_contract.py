@@ -1,0 +1,93 @@
+"""The API's description of itself: every operation told, every refusal described, one word for one
+thing."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+
+from steeple.api.app import make_app
+from steeple.core.evaluation import Evaluation
+from steeple.core.findings.registry import RULES
+from steeple.core.study.figures import FIGURES
+
+DOCUMENT: dict[str, Any] = make_app(None, None).openapi()
+OPERATIONS = [
+    (method, path, operation)
+    for path, methods in DOCUMENT["paths"].items()
+    for method, operation in methods.items()
+]
+SCHEMAS: dict[str, Any] = DOCUMENT["components"]["schemas"]
+
+
+@pytest.mark.parametrize(
+    ("method", "path", "operation"), OPERATIONS, ids=[f"{m} {p}" for m, p, _ in OPERATIONS]
+)
+def test_every_operation_says_what_it_does_and_how_it_refuses(
+    method: str, path: str, operation: dict[str, Any]
+) -> None:
+    assert path.startswith("/api/")
+    assert len(operation["description"]) > 15
+    for status in ("404", "409", "413", "422", "503"):
+        content = operation["responses"][status]["content"]["application/json"]
+        assert content["schema"]["$ref"].endswith("/Problems"), (method, path, status)
+
+
+def test_there_is_an_operation_for_each_thing_one_can_do() -> None:
+    done = {f"{method} {path}" for method, path, _ in OPERATIONS}
+    assert {
+        "post /api/evaluate",
+        "get /api/plans",
+        "post /api/plans",
+        "post /api/plans/open",
+        "get /api/plans/{plan_id}",
+        "put /api/plans/{plan_id}",
+        "post /api/plans/{plan_id}/undo",
+        "post /api/plans/{plan_id}/redo",
+        "post /api/plans/{plan_id}/copy",
+        "get /api/plans/{plan_id}/file",
+        "get /api/plans/{plan_id}/card.pdf",
+        "get /api/schema/plan",
+    } <= done
+
+
+def fields(name: str) -> dict[str, Any]:
+    found: dict[str, Any] = SCHEMAS[name]["properties"]
+    return found
+
+
+def test_lengths_carry_their_unit_in_every_name() -> None:
+    """A number without unit in its name must be one of the few that have none."""
+    unitless = {
+        "left", "right", "near", "far", "value", "revision", "base_revision", "newest_revision",
+        "version", "f_number", "f_number_wide", "f_number_long", "greatest_magnification",
+        "crop_wanted", "stabilisation_crop",
+    }  # fmt: skip
+    units = ("_mm", "_px", "_deg", "_g")
+    loose = set()
+    for name in SCHEMAS:
+        for field, schema in SCHEMAS[name].get("properties", {}).items():
+            options = [schema, *schema.get("anyOf", [])]
+            number = any(option.get("type") in ("number", "integer") for option in options)
+            if number and not field.endswith(units) and field not in unitless:
+                loose.add(f"{name}.{field}")
+    assert loose == set()
+
+
+def test_unknown_fields_are_refused_by_everything_that_is_sent() -> None:
+    for name in ("Plan-Input", "NewPlan", "Edit", "Step", "EvaluateRequest", "NewGear"):
+        assert SCHEMAS[name]["additionalProperties"] is False, name
+
+
+def test_an_evaluation_is_described_whole() -> None:
+    assert set(fields("Evaluation")) == set(Evaluation.model_fields)
+    assert set(SCHEMAS["Evaluation"]["required"]) == set(Evaluation.model_fields)
+
+
+def test_codes_are_plain_words_of_one_form() -> None:
+    codes = [rule.code for rule in RULES] + [figure.key.replace("_", "-") for figure in FIGURES]
+    for code in codes:
+        step, _, name = code.partition(".")
+        assert step in ("work", "lens")
+        assert name.replace("-", "").isalpha()
