@@ -13,7 +13,7 @@ from collections.abc import Callable, Mapping, Sequence
 from pathlib import Path
 from typing import Any
 
-from steeple.core.optics.focus import nearest_from_sensor_mark, sharp_range
+from steeple.core.optics.focus import nearest_focus, sharp_range
 from steeple.core.optics.frame import pixels_per_mm
 from steeple.core.optics.thin_lens import (
     coverage,
@@ -67,8 +67,10 @@ def optics_figures(case: Case) -> list[tuple[str, float | None, float | None]]:
         "delivered_px_per_mm": lambda: pixels_per_mm(
             pixels=case["delivery_width_px"], coverage_mm=across
         ),
-        "min_pupil_distance_mm": lambda: nearest_from_sensor_mark(
-            focal_mm=f, min_focus_from_mark_mm=case["min_focus_from_sensor_mark_mm"]
+        "min_pupil_distance_mm": lambda: nearest_focus(
+            focal_mm=f,
+            min_focus_from_mark_mm=case.get("min_focus_from_sensor_mark_mm"),
+            greatest_magnification=case.get("greatest_magnification"),
         ),
     }
     figures += [(name, compute(), case[name]) for name, compute in computed.items() if name in case]

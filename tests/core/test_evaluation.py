@@ -90,6 +90,21 @@ def test_steps_carry_the_heaviest_verdict() -> None:
     assert {one.verdict for one in evaluate(SOUND).steps} == {"holds"}
 
 
+def test_the_range_of_heights_says_what_bounds_it() -> None:
+    drawing = evaluate(SOUND).cameras[0].drawing
+    assert drawing is not None
+    bounds = drawing.range
+    assert (bounds.works, bounds.least_by, bounds.greatest_by) == (True, "zone", "detail")
+    assert bounds.greatest_mm is not None
+    assert bounds.least_mm < 720 < bounds.greatest_mm
+    low = evaluate(changed(room__ceiling_mm=1500)).cameras[0].drawing
+    assert low is not None
+    assert (low.range.works, low.range.greatest_by) == (False, "ceiling")
+    tiny = evaluate(changed(work__finest_detail_mm=0.005)).cameras[0].drawing
+    assert tiny is not None
+    assert tiny.range.never == ("detail",)
+
+
 def test_the_card_measures_from_the_edges_of_the_table() -> None:
     card = evaluate(SOUND).card
     assert card.ready

@@ -185,6 +185,23 @@ def test_restore_onto_a_fresh_machine(
     elsewhere.close()
 
 
+def test_a_damaged_database_is_restored_over_and_kept(
+    plans: PlanService, database: Database, tmp_path: Path
+) -> None:
+    plan_id = plans.add(SOUND, label="New").id
+    database.backup_to(tmp_path / "backup.db")
+    database.close()
+    database.path.write_bytes(b"damaged beyond opening " * 400)
+    with pytest.raises(StoreError, match="damaged"):
+        Database(database.path)
+    kept = restore_from(tmp_path / "backup.db", database.path)
+    restored = Database(database.path)
+    assert make_context(restored).plans.get(plan_id).plan == SOUND
+    restored.close()
+    assert kept is not None
+    assert kept.read_bytes().startswith(b"damaged")
+
+
 def test_restore_refuses_what_is_no_backup(database: Database, tmp_path: Path) -> None:
     wrong = tmp_path / "wrong.db"
     with pytest.raises(StoreError, match="no file"):

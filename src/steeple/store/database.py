@@ -11,7 +11,7 @@ import os
 import sqlite3
 import threading
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from pathlib import Path
 from typing import IO
 
@@ -254,7 +254,8 @@ def restore_from(source: Path, target: Path) -> Path | None:
         Database(fresh).close()
         kept = None
         if target.exists():
-            Database(target).close()
+            with suppress(StoreError):  # what cannot be opened is kept as it is
+                Database(target).close()
             kept = _free_name(target)
             os.replace(target, kept)
         for suffix in ("-wal", "-shm"):

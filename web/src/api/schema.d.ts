@@ -581,6 +581,7 @@ export interface components {
             sharp_up_to_mm: number | null;
             /** Sharp Down To Mm */
             sharp_down_to_mm: number | null;
+            range: components["schemas"]["HeightBounds"];
             /** Bands */
             bands: components["schemas"]["Band"][];
         };
@@ -926,6 +927,27 @@ export interface components {
             product: "steeple";
             /** Version */
             version: string;
+        };
+        /**
+         * HeightBounds
+         * @description Between which heights the lens may hang at this zoom setting, and what bounds it there.
+         *
+         *     ``works`` is False where no height meets every demand; ``greatest_mm`` is None where nothing
+         *     bounds the height above; ``never`` names demands that no height meets.
+         */
+        HeightBounds: {
+            /** Works */
+            works: boolean;
+            /** Least Mm */
+            least_mm: number;
+            /** Least By */
+            least_by: string;
+            /** Greatest Mm */
+            greatest_mm: number | null;
+            /** Greatest By */
+            greatest_by: string | null;
+            /** Never */
+            never: string[];
         };
         JsonValue: unknown;
         /**

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from steeple.core.geometry.rectangle import Rectangle
 from steeple.core.study.given import GivenWork
-from steeple.core.study.heights import bands_of
+from steeple.core.study.heights import HeightRange, bands_of
 from steeple.core.study.lens import LensStudy
 from steeple.core.study.result import Band, Result
 
@@ -35,6 +35,21 @@ class WorkDrawing(Result):
     ceiling_mm: float | None
 
 
+class HeightBounds(Result):
+    """Between which heights the lens may hang at this zoom setting, and what bounds it there.
+
+    ``works`` is False where no height meets every demand; ``greatest_mm`` is None where nothing
+    bounds the height above; ``never`` names demands that no height meets.
+    """
+
+    works: bool
+    least_mm: float
+    least_by: str
+    greatest_mm: float | None
+    greatest_by: str | None
+    never: tuple[str, ...]
+
+
 class CameraDrawing(Result):
     """Geometry of one camera over the work; heights in millimetres above the table top.
 
@@ -55,6 +70,7 @@ class CameraDrawing(Result):
     seen_top: Box | None
     sharp_up_to_mm: float | None
     sharp_down_to_mm: float | None
+    range: HeightBounds
     bands: tuple[Band, ...]
 
 
@@ -89,5 +105,18 @@ def camera_drawing(study: LensStudy) -> CameraDrawing:
         seen_top=box(sight.seen_top) if sight else None,
         sharp_up_to_mm=sight.sharp_up_to_mm if sight else None,
         sharp_down_to_mm=sight.sharp_down_to_mm if sight else None,
+        range=_bounds(study.settings.heights),
         bands=bands_of(study.settings.heights),
+    )
+
+
+def _bounds(heights: HeightRange) -> HeightBounds:
+    greatest = heights.greatest
+    return HeightBounds(
+        works=heights.works,
+        least_mm=heights.least.height_mm,
+        least_by=heights.least.code,
+        greatest_mm=greatest.height_mm if greatest else None,
+        greatest_by=greatest.code if greatest else None,
+        never=heights.never,
     )

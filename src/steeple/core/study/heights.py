@@ -18,14 +18,6 @@ TAPE_STEP_MM = 5.0
 ARM_REACH_MM = 1_300.0
 """Height over the table up to which one still reaches the camera; only used to choose a height."""
 
-BOUND_WORDS: dict[BoundCode, str] = {
-    "zone": "the zone fits from here up",
-    "focus": "nearest focus",
-    "hands": "room for hands",
-    "ceiling": "the ceiling",
-    "detail": "the finest detail is lost above",
-}
-
 
 @dataclass(frozen=True, slots=True)
 class Bound:
