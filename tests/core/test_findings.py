@@ -36,6 +36,19 @@ FIRING: list[Row] = [
     ("lens.zone-cut-off", "watch", {"work__zone__margin_mm": 60}, "only"),
     ("lens.too-close-to-focus", "fails", {"cameras__0__position__z_mm": 150}, "too near"),
     ("lens.too-close-to-focus", "unknown", {"cameras__0__lens": LENS_UNKNOWN}, "not known"),
+    ("lens.not-sharp-throughout", "fails", {"cameras__0__f_number": 1.4}, "f/1.4 the table"),
+    (
+        "lens.not-sharp-throughout",
+        "fails",
+        {"cameras__0__focus_height_mm": 200},
+        "the table is soft",
+    ),
+    (
+        "lens.not-sharp-throughout",
+        "fails",
+        {"cameras__0__focus_height_mm": 0, "cameras__0__f_number": 1.4},
+        "the top of the work is soft",
+    ),
     ("lens.ceiling-in-the-way", "fails", {"room__ceiling_mm": 1500}, "into the ceiling"),
     ("lens.ceiling-in-the-way", "watch", {"room__ceiling_mm": 1560}, "Only"),
     ("lens.ceiling-in-the-way", "unknown", {"room__ceiling_mm": None}, "not known"),
@@ -81,6 +94,21 @@ def test_every_rule_has_a_case_in_which_it_fires() -> None:
 def test_every_rule_says_its_trigger_harm_and_source(rule: Any) -> None:
     assert rule.code.startswith(f"{rule.step}.")
     assert min(len(rule.name), len(rule.trigger), len(rule.harm), len(rule.source)) > 8
+
+
+def test_sharpness_is_judged_where_the_depth_is_known_to_end() -> None:
+    """With everything far away sharp, only the top can be soft."""
+    far = changed(cameras__0__focal_mm=16, cameras__0__f_number=22, cameras__0__position__z_mm=1200)
+    found = finding(far, "lens.not-sharp-throughout")
+    assert found is not None
+    assert found.verdict == "holds"
+    phone = changed(
+        cameras__0__mode=None,
+        cameras__0__lens=None,
+        cameras__0__focal_mm=None,
+        cameras__0__body=PHONE.model_dump(mode="json"),
+    )
+    assert finding(phone, "lens.not-sharp-throughout") is None
 
 
 def test_limits_are_met_exactly() -> None:

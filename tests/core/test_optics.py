@@ -13,6 +13,7 @@ from hypothesis import strategies as st
 from steeple.core.errors import InputError
 from steeple.core.optics.focus import (
     circle_of_confusion,
+    f_number_holding,
     nearest_focus,
     nearest_from_magnification,
     nearest_from_sensor_mark,
@@ -93,6 +94,32 @@ def test_the_shared_plane_blurs_both_planes_alike(near: float, times: float, f: 
     if near > f * 1.1:
         one, other = blur_on_sensor(f, 4, u, near), blur_on_sensor(f, 4, u, far)
         assert math.isclose(one, other, rel_tol=1e-6)
+
+
+@given(
+    st.floats(min_value=10, max_value=120),
+    st.floats(min_value=300, max_value=3000),
+    st.floats(min_value=1.01, max_value=2),
+    cocs,
+)
+def test_the_f_number_found_holds_both_planes_just_so(
+    f: float, near: float, times: float, c: float
+) -> None:
+    far = near * times
+    n = f_number_holding(focal_mm=f, circle_of_confusion_mm=c, near_mm=far, far_mm=near)
+    assert n is not None
+    u = shared_focus_distance(near_mm=near, far_mm=far)
+    sharp = sharp_range(focal_mm=f, f_number=n, circle_of_confusion_mm=c, pupil_to_focus_mm=u)
+    assert math.isclose(sharp.near_mm, near, rel_tol=1e-6)
+    assert sharp.far_mm is not None
+    assert math.isclose(sharp.far_mm, far, rel_tol=1e-6)
+
+
+def test_no_f_number_holds_a_plane_within_the_focal_length() -> None:
+    found = f_number_holding(focal_mm=100, circle_of_confusion_mm=0.02, near_mm=60, far_mm=90)
+    assert found is None
+    same = f_number_holding(focal_mm=50, circle_of_confusion_mm=0.02, near_mm=600, far_mm=600)
+    assert same == 0
 
 
 @given(focals, st.floats(min_value=4.001, max_value=100))

@@ -15,7 +15,7 @@ from steeple.core.plan.shapes import SHAPES
 from steeple.core.study.given import Assumptions, given_work
 from steeple.core.study.heights import bands_of
 from steeple.core.study.lens import LensStudy
-from steeple.core.study.settings import widest_f_number, zoom_settings
+from steeple.core.study.settings import next_stop, widest_f_number, zoom_settings
 from tests.plans import BARE, PHONE, SOUND, WIDE, ZOOM, changed, scene
 
 
@@ -108,6 +108,13 @@ def test_a_fixed_lens_has_its_one_focal_length() -> None:
     assert found.settings.focal_mm == 14
     assert zoom_settings(WIDE) == (14,)
     assert widest_f_number(WIDE, 14) == 2.8
+
+
+def test_stops_are_those_marked_on_lenses() -> None:
+    assert next_stop(5.6) == 5.6
+    assert next_stop(5.61) == 6.3
+    assert next_stop(0) == 1.0
+    assert next_stop(33) is None
 
 
 def test_zoom_settings_hold_both_ends() -> None:

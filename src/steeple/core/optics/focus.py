@@ -123,3 +123,25 @@ def shared_focus_distance(*, near_mm: float, far_mm: float) -> float:
     a = positive(near_mm, "near_mm")
     b = positive(far_mm, "far_mm")
     return 2 * a * b / (a + b)
+
+
+def f_number_holding(
+    *, focal_mm: float, circle_of_confusion_mm: float, near_mm: float, far_mm: float
+) -> float | None:
+    """Least f-number that keeps two distances sharp at once, focused at `shared_focus_distance`.
+
+    N = f²·(b − a)/(c·(2ab − f·(a + b))) for a < b.
+
+    Returns
+    -------
+    The f-number, 0 where both distances are the same; None where a plane lies within the focal
+    length, so that no f-number holds both.
+
+    Reference: Ray, *Applied Photographic Optics*, chapter on depth of field; from the near and far
+    limits with u = 2ab/(a + b).
+    """
+    f = positive(focal_mm, "focal_mm")
+    c = positive(circle_of_confusion_mm, "circle_of_confusion_mm")
+    a, b = sorted((positive(near_mm, "near_mm"), positive(far_mm, "far_mm")))
+    room = 2 * a * b - f * (a + b)
+    return f * f * (b - a) / (c * room) if room > 0 else None

@@ -19,6 +19,11 @@ from steeple.core.study.heights import (
 )
 from steeple.core.study.result import Quantity, mm
 
+MARKED_STOPS = (
+    1.0, 1.1, 1.2, 1.4, 1.6, 1.8, 2.0, 2.2, 2.5, 2.8, 3.2, 3.5, 4.0, 4.5, 5.0, 5.6, 6.3, 7.1, 8.0,
+    9.0, 10.0, 11.0, 13.0, 14.0, 16.0, 18.0, 20.0, 22.0, 25.0, 29.0, 32.0,
+)  # fmt: skip
+"""F-numbers as marked on lenses, in thirds of a stop (ISO 517)."""
 COMPARED = 20
 """Zoom settings that are compared when Steeple chooses zoom and height together."""
 
@@ -134,6 +139,11 @@ def _f_number(camera: GivenCamera, focal_mm: float, assumptions: Assumptions) ->
         quantity=Quantity(value=f_number, unit="f_number"),
     )
     return f_number
+
+
+def next_stop(f_number: float) -> float | None:
+    """The f-number marked on lenses, in thirds of a stop, at or above one; None beyond the last."""
+    return next((stop for stop in MARKED_STOPS if stop >= f_number - 1e-9), None)
 
 
 def widest_f_number(lens: Lens, focal_mm: float) -> float:
