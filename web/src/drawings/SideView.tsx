@@ -19,6 +19,8 @@ interface Props {
 
 const PLUMB_SPACE = 240;
 const SEAT_MM = 230;
+/** Narrower than this (a phone) there is no room for words beside the rig. */
+const NARROW_PX = 460;
 const TAG_SPACE = 112;
 const BODY_MM = 62;
 const BARREL_MM = 34;
@@ -43,6 +45,8 @@ export function SideView(props: Props) {
 
 function Rig({ work, camera, system, notes, onDrag, onCommit, size }: Props & { size: Size }) {
   const { width, height } = size;
+  const narrow = width < NARROW_PX;
+  const seat = narrow ? 60 : SEAT_MM;
   const {
     handle,
     scale,
@@ -55,7 +59,7 @@ function Rig({ work, camera, system, notes, onDrag, onCommit, size }: Props & { 
     highest: highestOf(work, camera),
     scaleFor: (reach) =>
       fitWindow(
-        { left: work.table.near - SEAT_MM, right: work.table.far + 40, low: -75, high: reach },
+        { left: work.table.near - seat, right: work.table.far + 40, low: -75, high: reach },
         {
           left: 0,
           top: 6,
@@ -73,9 +77,11 @@ function Rig({ work, camera, system, notes, onDrag, onCommit, size }: Props & { 
   return (
     <>
       <Surroundings work={work} scale={scale} right={width - TAG_SPACE - 190} system={system} />
-      <Sight work={work} camera={camera} scale={scale} lensHeight={lensHeight} />
+      <Sight work={work} camera={camera} scale={scale} lensHeight={lensHeight} wordless={narrow} />
       <CameraShape camera={camera} scale={scale} shift={shift} />
-      <HandRoom work={work} camera={camera} scale={scale} shift={shift} system={system} />
+      {narrow ? null : (
+        <HandRoom work={work} camera={camera} scale={scale} shift={shift} system={system} />
+      )}
       <line
         x1={scale.x(camera.lens_y_mm)}
         x2={plumbX}
@@ -164,7 +170,12 @@ function Surroundings({
       <text x={scale.x(table.near) - 10} y={tableY + 6} textAnchor="end" className={classes.text}>
         you
       </text>
-      <text x={scale.x(table.far)} y={tableY + 26} textAnchor="end" className={classes.soft}>
+      <text
+        x={scale.x(table.far)}
+        y={tableY + 26}
+        textAnchor="end"
+        className={`${classes.soft} ${classes.halo}`}
+      >
         table, {lengthWords(work.table_height_mm, system)} from the floor
       </text>
       <rect
@@ -184,11 +195,13 @@ function Sight({
   camera,
   scale,
   lensHeight,
+  wordless,
 }: {
   work: WorkDrawing;
   camera: CameraDrawing;
   scale: Scale;
   lensHeight: number;
+  wordless: boolean;
 }) {
   const seen = camera.seen_table;
   if (!seen) return null;
@@ -214,14 +227,16 @@ function Sight({
             height={Math.max(0, scale.y(down) - sharpTop)}
             className={classes.sharp}
           />
-          <text
-            x={scale.x(work.zone.near) - 31}
-            y={sharpTop + 12}
-            textAnchor="end"
-            className={`${classes.verd} ${classes.halo}`}
-          >
-            sharp
-          </text>
+          {wordless ? null : (
+            <text
+              x={scale.x(work.zone.near) - 31}
+              y={sharpTop + 12}
+              textAnchor="end"
+              className={`${classes.verd} ${classes.halo}`}
+            >
+              sharp
+            </text>
+          )}
         </g>
       ) : null}
     </g>

@@ -153,7 +153,7 @@ function SheetBar({
           <a className={classes.toolLink} href={`/api/plans/${planId}/file`} download>
             save a file
           </a>
-          <BarTool label="Keys" onClick={onHelp}>
+          <BarTool label="Keys" wideOnly onClick={onHelp}>
             keys
           </BarTool>
         </>

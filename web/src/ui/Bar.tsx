@@ -48,15 +48,22 @@ export function Bar({ children, tools }: Props) {
 export function BarTool({
   label,
   children,
+  wideOnly = false,
   ...rest
 }: {
   label: string;
   children: React.ReactNode;
   disabled?: boolean;
+  wideOnly?: boolean;
   onClick: () => void;
 }) {
   return (
-    <UnstyledButton className={classes.tool} aria-label={label} title={label} {...rest}>
+    <UnstyledButton
+      className={`${classes.tool} ${wideOnly ? classes.wideOnly : ''}`}
+      aria-label={label}
+      title={label}
+      {...rest}
+    >
       {children}
     </UnstyledButton>
   );

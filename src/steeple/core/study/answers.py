@@ -161,9 +161,9 @@ def _under(study: LensStudy, sight: Sight) -> Sentence:
             down = sight.sharp_down_to_mm
             pieces.append(
                 say(
-                    "Sharp from {down} "
+                    "Sharp {down} "
                     + ("under" if down < 0 else "above")
-                    + " the table to {up} above it at {stop}",
+                    + " to {up} above the table at {stop}",
                     down=door(mm(abs(down)), figure="lens.sharp_down_to"),
                     up=up,
                     stop=stop,
