@@ -30,6 +30,12 @@ FIRING: list[Row] = [
     ("lens.gear-missing", "unknown", {"cameras__0__body": NO_SENSOR}, "missing"),
     ("lens.zoom-out-of-range", "fails", {"cameras__0__focal_mm": 80}, "80 mm"),
     ("lens.zoom-out-of-range", "fails", {"cameras__0__focal_mm": 10}, "10 mm"),
+    (
+        "lens.aperture-out-of-range",
+        "fails",
+        {"cameras__0__f_number": 2.8},
+        "does not open to f/2.8",
+    ),
     ("lens.in-the-work", "fails", {"cameras__0__position__z_mm": 40}, "must be above"),
     ("lens.zone-cut-off", "fails", {"cameras__0__focal_mm": 50}, "sticks out"),
     ("lens.zone-cut-off", "fails", {"cameras__0__position__x_mm": 200}, "at the left"),

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from steeple.core.findings.finding import Rule
 from steeple.core.findings.rules import (
+    aperture_out_of_range,
     ceiling_in_the_way,
     crop_beyond_recording,
     detail_lost,
@@ -23,6 +24,7 @@ RULES: tuple[Rule, ...] = (
     zone_off_table.RULE,
     gear_missing.RULE,
     zoom_out_of_range.RULE,
+    aperture_out_of_range.RULE,
     in_the_work.RULE,
     zone_cut_off.RULE,
     too_close_to_focus.RULE,
