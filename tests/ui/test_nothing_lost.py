@@ -43,6 +43,9 @@ def conflicting(server: Server, context: BrowserContext, plan_id: str):  # type:
     page.keyboard.press("ArrowUp")
     expect(page.get_by_role("alert")).to_contain_text("changed in another window (revision 2)")
     assert "73.0 cm" in answer(page), "one's own change stays on the sheet"
+    page.keyboard.press("Control+z")
+    expect(page.get_by_text("Choose first which version to go on with.")).to_be_visible()
+    assert "73.0 cm" in answer(page)
     return page
 
 
@@ -120,6 +123,31 @@ def test_what_was_not_saved_is_saved_after_a_reload(
     expect(again.locator(HEIGHT)).to_have_attribute("aria-valuetext", "73.0 cm")
     saved(again)
     expect(again.get_by_text("undo", exact=True)).to_be_enabled()
+
+
+def test_every_change_made_without_a_server_is_there_after_it_returns(
+    own_server: Server, context: BrowserContext, watch: Watch
+) -> None:
+    watch.expected += ["ERR_CONNECTION_REFUSED", "ERR_CONNECTION_RESET", "ERR_EMPTY_RESPONSE"]
+    plan_id = own_server.put_on_shelf(SOUND)
+    page = context.new_page()
+    page.goto(f"{own_server.base}/plan/{plan_id}/lens")
+    expect(page.locator(HEIGHT)).to_be_visible()
+    own_server.kill()
+    page.locator(HEIGHT).focus()
+    page.keyboard.press("ArrowUp")
+    expect(page.get_by_text("Not saved yet")).to_be_visible()
+    page.locator("[data-handle=lens-place]").focus()
+    page.keyboard.press("Shift+ArrowRight")
+    page.wait_for_timeout(900)
+    page.close()
+    own_server.start()
+    again = context.new_page()
+    again.goto(f"{own_server.base}/plan/{plan_id}/lens")
+    expect(again.locator(HEIGHT)).to_have_attribute("aria-valuetext", "73.0 cm")
+    expect(again.get_by_text("undo", exact=True)).to_be_enabled()
+    place = own_server.ask("GET", f"/api/plans/{plan_id}")["plan"]["cameras"][0]["position"]
+    assert (place["z_mm"], place["x_mm"]) == (730, 100)
 
 
 def test_a_plan_that_is_not_there_says_so(

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { Refused, sentencesOf, Unreachable } from './client';
 import { getHead, getPlan, keepAsCopy, redoPlan, savePlan, undoPlan } from './requests';
 import type { Plan, PlanSheet, Problem } from './types';
-import { dropUnsaved, keepUnsaved, readUnsaved } from './unsaved';
+import { dropUnsaved, keepUnsaved, readUnsaved, type Unsaved } from './unsaved';
 
 export type Saving =
   | { state: 'saved'; at: string }
@@ -63,6 +63,8 @@ export function usePlanSheet(id: string): PlanOnSheet {
   const queued = useRef(0);
   /** While one's own version waits for a choice, it stays on the sheet. */
   const conflicted = useRef(false);
+  /** While the server does not answer: everything changed since, kept in the browser as one. */
+  const waiting = useRef<Unsaved | null>(null);
 
   /** While anything is unsaved or dragged, the other window's state must not slip under it. */
   const busy = useRef(false);
@@ -104,9 +106,11 @@ export function usePlanSheet(id: string): PlanOnSheet {
       for (;;) {
         try {
           take(await savePlan(id, plan, base));
+          waiting.current = null;
           dropUnsaved(id);
           return [];
         } catch (error) {
+          if (error instanceof Refused && error.status < 500) waiting.current = null;
           if (error instanceof Refused && error.status === 409) {
             latest.current = plan;
             conflicted.current = true;
@@ -119,7 +123,8 @@ export function usePlanSheet(id: string): PlanOnSheet {
             setSaving((now) => (now?.state === 'saving' ? null : now));
             return error.problems;
           }
-          keepUnsaved(id, { base, plan });
+          waiting.current ??= { base, plan };
+          keepUnsaved(id, waiting.current);
           setSaving({ state: 'waiting', why: sentencesOf(error)[0] ?? '' });
           await new Promise((done) => setTimeout(done, RETRY_MS));
         }
@@ -133,7 +138,13 @@ export function usePlanSheet(id: string): PlanOnSheet {
       setDraft(null);
       setNotice(null);
       const before = shown.current;
-      if (shownAtOnce && before) setPending(update(before));
+      if (waiting.current) {
+        waiting.current = { ...waiting.current, plan: update(waiting.current.plan) };
+        keepUnsaved(id, waiting.current);
+        setPending(waiting.current.plan);
+      } else if (shownAtOnce && before) {
+        setPending(update(before));
+      }
       return inTurn(async () => {
         const from = latest.current;
         if (!from) return [];
@@ -142,14 +153,15 @@ export function usePlanSheet(id: string): PlanOnSheet {
         return problems ?? [];
       });
     },
-    [inTurn, trySaving],
+    [id, inTurn, trySaving],
   );
 
   const step = useCallback(
     (move: typeof undoPlan) =>
       inTurn(async () => {
         setDraft(null);
-        setNotice(null);
+        setNotice(conflicted.current ? 'Choose first which version to go on with.' : null);
+        if (conflicted.current) return;
         try {
           take(await move(id, revision.current));
         } catch (error) {
