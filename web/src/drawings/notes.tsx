@@ -1,11 +1,20 @@
 /** The numbers of margin notes, where they apply in a drawing. */
-import type { Verdict } from '../api/types';
+import type { Finding, Verdict } from '../api/types';
 import classes from './drawings.module.css';
 
 export interface NotePlace {
   number: number;
   verdict: Verdict;
   place: string;
+}
+
+/** The notes of a sheet, numbered as they stand in its margin. */
+export function numbered(findings: readonly Finding[]): NotePlace[] {
+  return findings.map((finding, index) => ({
+    number: index + 1,
+    verdict: finding.verdict,
+    place: finding.place,
+  }));
 }
 
 export interface Spot {

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import type { CameraDrawing, Evaluation, Finding, Plan } from '../../api/types';
 import { frameChoices, readFrame } from '../../domain/frames';
 import { withValue } from '../../domain/plan';
-import type { NotePlace } from '../../drawings/notes';
+import { type NotePlace, numbered } from '../../drawings/notes';
 import { PlanView } from '../../drawings/PlanView';
 import { SideView } from '../../drawings/SideView';
 import type { Place } from '../../drawings/useHandle';
@@ -28,15 +28,7 @@ const WAYS = [
 export function LensSheet({ findings }: { findings: readonly Finding[] }) {
   const { plan, evaluation } = useSheet();
   const [typing, setTyping] = useState<'body' | 'lens' | null>(null);
-  const notes: NotePlace[] = useMemo(
-    () =>
-      findings.map((finding, index) => ({
-        number: index + 1,
-        verdict: finding.verdict,
-        place: finding.place,
-      })),
-    [findings],
-  );
+  const notes = useMemo(() => numbered(findings), [findings]);
   const drawing = evaluation.cameras[0]?.drawing ?? null;
   const camera = plan.cameras[0];
   const interchangeable = camera?.body?.kind === 'camera';

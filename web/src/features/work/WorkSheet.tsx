@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import type { Finding, Plan, Shape } from '../../api/types';
 import { withValue } from '../../domain/plan';
 import type { ZonePlace } from '../../domain/zone';
-import type { NotePlace } from '../../drawings/notes';
+import { numbered } from '../../drawings/notes';
 import { PlanView } from '../../drawings/PlanView';
 import { TopView } from '../../drawings/TopView';
 import { AnswerLine } from '../../ui/AnswerLine';
@@ -33,15 +33,7 @@ interface Props {
 export function WorkSheet({ shapes, findings }: Props) {
   const { plan, evaluation, drag, commit, set } = useSheet();
   const { system } = useUnits();
-  const notes: NotePlace[] = useMemo(
-    () =>
-      findings.map((finding, index) => ({
-        number: index + 1,
-        verdict: finding.verdict,
-        place: finding.place,
-      })),
-    [findings],
-  );
+  const notes = useMemo(() => numbered(findings), [findings]);
   const shape = shapes.find((one) => one.id === plan.work.shape);
   return (
     <>
