@@ -9,9 +9,8 @@ from pydantic import Field
 from steeple.core.findings.cautions import Caution, cautions_for
 from steeple.core.findings.finding import GRAVITY, Finding, Step, Verdict
 from steeple.core.findings.judging import judge
-from steeple.core.findings.scene import Scene, scenes_of
+from steeple.core.findings.scene import NOTHING_OWNED, Owned, Scene, scenes_of
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear import Lens
 from steeple.core.solve.mends import with_mends
 from steeple.core.study.answers import Answer, camera_missing_answer, lens_answer, work_answer
 from steeple.core.study.card import Card, card_of
@@ -51,20 +50,20 @@ class Evaluation(Result):
     mends_tried: bool = Field(description="False where fixes were left out to answer faster.")
 
 
-def evaluate(plan: Plan, *, owned: Sequence[Lens] = (), try_mends: bool = True) -> Evaluation:
+def evaluate(plan: Plan, *, owned: Owned = NOTHING_OWNED, try_mends: bool = True) -> Evaluation:
     """Work out a plan.
 
     Parameters
     ----------
     plan: any valid plan, finished or not.
-    owned: lenses of the maker's that mends may take.
+    owned: what the maker owns and mends may take.
     try_mends: False leaves the fixes out, for an answer while something is being dragged.
 
     Returns
     -------
     The evaluation. The same arguments give the same bytes when written as JSON.
     """
-    scenes = scenes_of(plan, tuple(owned))
+    scenes = scenes_of(plan, owned)
     findings = judge(scenes)
     if try_mends:
         findings = with_mends(scenes, findings)

@@ -16,7 +16,22 @@ INCH_FRACTION = 8
 """Lengths in inches are said to the nearest eighth, the finest mark that a tape shows clearly."""
 
 UnitSystem = Literal["cm", "in"]
-Unit = Literal["mm", "mm_exact", "px", "px_per_mm", "f_number", "times", "ratio", "deg"]
+Unit = Literal[
+    "mm",
+    "mm_exact",
+    "px",
+    "px_per_mm",
+    "f_number",
+    "times",
+    "ratio",
+    "deg",
+    "percent",
+    "stops",
+    "lx",
+    "hz",
+    "iso",
+    "seconds",
+]
 """Unit of a figure. ``mm`` is a length at the bench and is said in centimetres or inches;
 ``mm_exact`` is a figure printed on gear or a fine detail and is always said in millimetres."""
 
@@ -26,6 +41,11 @@ _SUFFIX: dict[str, str] = {
     "px_per_mm": " px/mm",
     "times": "×",
     "deg": "°",
+    "percent": " %",
+    "stops": " stops",
+    "lx": " lx",
+    "hz": " Hz",
+    "seconds": " s",
 }
 
 
@@ -105,6 +125,11 @@ _PLACES: dict[str, int] = {
     "times": 2,
     "ratio": 4,
     "deg": 1,
+    "percent": 1,
+    "stops": 1,
+    "lx": 0,
+    "hz": 2,
+    "seconds": 2,
 }
 
 
@@ -114,4 +139,8 @@ def quantity_words(value: float, unit: Unit, system: UnitSystem) -> str:
         return length_words(value, system)
     if unit == "f_number":
         return f"f/{exact_words(value, 1)}"
+    if unit == "iso":
+        return f"ISO {exact_words(value, 0)}"
+    if unit == "seconds" and 0 < value < 1:
+        return f"1/{exact_words(1 / value, 0)} s"
     return exact_words(value, _PLACES[unit]) + _SUFFIX.get(unit, "")

@@ -40,8 +40,16 @@ def _hazard(name: Hazard) -> Callable[[Scene], bool]:
 
 
 def _low_ceiling(scene: Scene) -> bool:
-    ceiling = scene.work.ceiling_mm
-    return ceiling is not None and ceiling + scene.work.table_height_mm < LOW_BEAM_MM
+    work = scene.work
+    low = [block.low for block in work.blocks if block.low > 0]
+    if work.ceiling is not None:
+        table = work.table
+        low += [
+            work.ceiling.height_at(x, y)
+            for x in (table.left, table.right)
+            for y in (table.near, table.far)
+        ]
+    return bool(low) and min(low) + work.table_height_mm < LOW_BEAM_MM
 
 
 CAUTIONS: tuple[CautionRule, ...] = (
@@ -57,7 +65,7 @@ CAUTIONS: tuple[CautionRule, ...] = (
     CautionRule(
         "low-ceiling",
         "work",
-        "the ceiling or beam is lower than 210 cm",
+        "ceiling, slope, beam or cupboard over the table is lower than 210 cm",
         "The ceiling or beam is low enough to strike with head or stand: mark it, and move stands "
         "folded. Fixing anything into it is for a qualified installer, under local codes.",
         _low_ceiling,

@@ -79,10 +79,15 @@ class Said:
 
 @dataclass(frozen=True, slots=True)
 class Proposal:
-    """A change that may mend something; nothing is offered before it was tried."""
+    """A change that may mend something; nothing is offered before it was tried.
+
+    Of proposals of one ``family`` (the same change, further and further) only the first that mends
+    is offered.
+    """
 
     action: Sentence
     changes: tuple[Change, ...]
+    family: str = ""
 
 
 def no_proposals(_scene: Scene) -> Iterable[Proposal]:

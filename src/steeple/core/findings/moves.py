@@ -5,15 +5,18 @@ Each gives a proposal in plain words with its changes; none is a promise before 
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+import math
+from collections.abc import Callable, Iterator
 
 from pydantic import JsonValue
 
 from steeple.core.findings.finding import Proposal
 from steeple.core.findings.scene import Scene
 from steeple.core.plan.changes import Change, apply_changes
-from steeple.core.plan.gear import Lens
-from steeple.core.study.given import Assumptions, given_camera
+from steeple.core.plan.gear import Body, Lens
+from steeple.core.study.assumptions import Assumptions
+from steeple.core.study.framing import STEEP_DEG, Framing, framing_of
+from steeple.core.study.given_camera import given_camera
 from steeple.core.study.heights import height_range
 from steeple.core.study.lens import LensStudy
 from steeple.core.study.result import Quantity, Sentence, mm, say
@@ -36,11 +39,34 @@ def _tidy(value: float) -> float:
     return round(value, 1)
 
 
-def hang_words(study: LensStudy, height_mm: float) -> Sentence:
-    """``Raise the lens by …`` or ``Lower the lens by …``."""
-    step = height_mm - study.settings.height_mm
-    word = "Raise" if step > 0 else "Lower"
-    return say(word + " the lens by {step}, to {height}", step=mm(abs(step)), height=mm(height_mm))
+def hang_words(study: LensStudy, value_mm: float) -> Sentence:
+    """``Raise the lens by …`` or ``Lower the lens by …``; closer or farther for one that looks
+    level."""
+    step = value_mm - study.settings.value_mm
+    if study.by_height:
+        word = "Raise" if step > 0 else "Lower"
+        return say(
+            word + " the lens by {step}, to {height}", step=mm(abs(step)), height=mm(value_mm)
+        )
+    word = "farther away" if step > 0 else "closer"
+    return say(
+        "Put the camera {step} " + word + ", {away} from the work",
+        step=mm(abs(step)),
+        away=mm(value_mm),
+    )
+
+
+def placed(scene: Scene, framing: Framing, value_mm: float) -> tuple[Change, ...]:
+    """The changes that put the camera at a height or distance on its line."""
+    camera = scene.camera
+    assert camera is not None
+    given = camera.position
+    place = framing.position(framing.d_of(value_mm))
+    changes = [change(scene, "position/z_mm", _tidy(place.z))]
+    for name, was, now in (("x_mm", given.x_mm, place.x), ("y_mm", given.y_mm, place.y)):
+        if framing.measure == "distance" or (was is not None and abs(was - now) > _SAME_MM):
+            changes.append(change(scene, f"position/{name}", _tidy(now)))
+    return tuple(changes)
 
 
 def change_height(scene: Scene) -> Iterator[Proposal]:
@@ -50,15 +76,19 @@ def change_height(scene: Scene) -> Iterator[Proposal]:
         return
     heights = study.settings.heights
     targets = [heights.suggested_mm]
+    for low, high in heights.stretches:
+        if high < study.settings.value_mm:
+            targets.insert(0, float(int(high)))
+        elif low > study.settings.value_mm:
+            targets.append(float(math.ceil(low)))
     greatest = heights.greatest
-    if greatest is not None and greatest.height_mm < study.settings.height_mm:
+    if greatest is not None and greatest.height_mm < study.settings.value_mm:
         targets.insert(0, float(int(greatest.height_mm)))
-    for target in targets:
-        height = _tidy(target)
-        if abs(height - study.settings.height_mm) > _SAME_MM:
+    for target in dict.fromkeys(_tidy(one) for one in targets):
+        if abs(target - study.settings.value_mm) > _SAME_MM:
             yield Proposal(
-                action=hang_words(study, height),
-                changes=(change(scene, "position/z_mm", height),),
+                action=hang_words(study, target),
+                changes=placed(scene, study.framing, target),
             )
 
 
@@ -68,7 +98,7 @@ def change_zoom(scene: Scene) -> Iterator[Proposal]:
     if study is None or study.camera.lens is None or study.settings.focal_mm is None:
         return
     now = study.settings.focal_mm
-    setting = longest_fitting(study.camera, scene.work, study.camera.lens, study.settings.height_mm)
+    setting = longest_fitting(study.camera, scene.work, study.camera.lens, study.settings.d_mm)
     if setting is not None and abs(setting - now) > _SAME_MM:
         word = "in" if setting > now else "out"
         yield Proposal(
@@ -90,8 +120,8 @@ def other_lens(scene: Scene) -> Iterator[Proposal]:
     study = scene.lens
     if study is None or study.camera.lens is None:
         return
-    for lens in scene.owned:
-        if lens != study.camera.lens:
+    for lens in scene.owned.lenses:
+        if lens != study.camera.lens and lens.fits(study.camera.body):
             yield from _rehang(scene, lens, swap=True)
 
 
@@ -100,6 +130,7 @@ def _rehang(scene: Scene, lens: Lens, *, swap: bool) -> Iterator[Proposal]:
     assert scene.index is not None
     free = (
         Change(path=f"{scene.at}/lens", value=lens.model_dump(mode="json")),
+        change(scene, "lens_id", None),
         change(scene, "focal_mm", None),
         change(scene, "position/z_mm", None),
     )
@@ -108,28 +139,30 @@ def _rehang(scene: Scene, lens: Lens, *, swap: bool) -> Iterator[Proposal]:
     if camera is None:
         return
     settings = settle(camera, scene.work, Assumptions())
-    height = _tidy(settings.height_mm)
     now = scene.lens.settings
     same_zoom = now.focal_mm is not None and settings.focal_mm == now.focal_mm
     if not settings.heights.works or (not swap and same_zoom):
         return
     assert settings.focal_mm is not None
-    changes = free[:1] if swap else ()
+    framing = framing_of(camera, scene.work, settings.focal_mm)
+    value = _tidy(settings.value_mm)
+    changes = free[:2] if swap else ()
     fixed = lens.focal_min_mm == lens.focal_max_mm
-    told = "; hang it at {height}" if fixed else "; zoom to {focal}, hang it at {height}"
+    hang = "hang it at {height}" if framing.measure == "height" else "put it {height} away"
+    told = f"; {hang}" if fixed else f"; zoom to {{focal}}, {hang}"
     words = (
         say("Take your {name}" + told, name=lens.name, focal=focal(settings.focal_mm),
-            height=mm(height))
+            height=mm(value))
         if swap
-        else say("Zoom to {focal} and hang the lens at {height}", focal=focal(settings.focal_mm),
-                 height=mm(height))
+        else say("Zoom to {focal} and " + hang.replace("it", "the lens"),
+                 focal=focal(settings.focal_mm), height=mm(value))
     )  # fmt: skip
     yield Proposal(
         action=words,
         changes=(
             *changes,
             change(scene, "focal_mm", settings.focal_mm),
-            change(scene, "position/z_mm", height),
+            *placed(scene, framing, value),
         ),
     )
 
@@ -139,7 +172,8 @@ def slide_to_centre(scene: Scene) -> Iterator[Proposal]:
     study = scene.lens
     if study is None:
         return
-    x, y = study.x_mm, study.y_mm
+    aimed = study.framing.work.plane.middle
+    x, y = study.framing.base.x - aimed.x, study.framing.base.y - aimed.y
     ways = []
     if abs(x) > _SAME_MM:
         ways.append(("to the left" if x > 0 else "to the right", abs(x)))
@@ -152,7 +186,10 @@ def slide_to_centre(scene: Scene) -> Iterator[Proposal]:
         action += say(" and {step} " + way, step=mm(step))
     yield Proposal(
         action=action,
-        changes=(change(scene, "position/x_mm", 0.0), change(scene, "position/y_mm", 0.0)),
+        changes=(
+            change(scene, "position/x_mm", _tidy(study.position.x - x)),
+            change(scene, "position/y_mm", _tidy(study.position.y - y)),
+        ),
     )
 
 
@@ -166,16 +203,116 @@ def turn(scene: Scene) -> Iterator[Proposal]:
     camera = given_camera(turned.cameras[scene.index], scene.index, scene.work, Assumptions())
     assert camera is not None
     yield Proposal(action=say("Turn the camera by 90°"), changes=(change(scene, "roll_deg", roll),))
-    heights = height_range(camera, scene.work, study.settings.focal_mm)
+    framing = framing_of(camera, scene.work, study.settings.focal_mm)
+    heights = height_range(framing, study.settings.focal_mm)
     if heights.works:
         height = _tidy(heights.suggested_mm)
+        where = "hang the lens at" if study.by_height else "put it away by"
         yield Proposal(
-            action=say("Turn the camera by 90° and hang the lens at {height}", height=mm(height)),
-            changes=(
-                change(scene, "roll_deg", roll),
-                change(scene, "position/z_mm", height),
-            ),
+            action=say("Turn the camera by 90° and " + where + " {height}", height=mm(height)),
+            changes=(change(scene, "roll_deg", roll), *placed(scene, framing, height)),
         )
+
+
+def square_up(scene: Scene) -> Iterator[Proposal]:
+    """The camera square to the work, as far off as it is."""
+    study = scene.lens
+    if study is None or study.sight is None or study.sight.out_of_square_deg < 1:
+        return
+    tilt = scene.work.plane.tilt_deg
+    place = scene.work.plane.point(0.0, 0.0, study.sight.middle_mm)
+    yield Proposal(
+        action=say("Set the camera square to the work"),
+        changes=(
+            change(scene, "aim/tilt_deg", tilt),
+            change(scene, "aim/toward_deg", 0.0),
+            change(scene, "position/x_mm", None if tilt <= STEEP_DEG else _tidy(place.x)),
+            change(scene, "position/y_mm", None if tilt <= STEEP_DEG else _tidy(place.y)),
+            change(scene, "position/z_mm", _tidy(place.z)),
+        ),
+    )
+
+
+def _lean_back(scene: Scene) -> Iterator[Proposal]:
+    for lean in range(5 * math.ceil(scene.work.maker.lean_deg / 5 - 1), -1, -5):
+        yield Proposal(
+            action=say("Lean in no further than {lean}", lean=Quantity(value=lean, unit="deg")),
+            changes=(Change(path="/maker/lean_deg", value=float(lean)),),
+            family="lean",
+        )
+
+
+def lean_back(scene: Scene) -> Iterator[Proposal]:
+    """Lean in less, in steps of 5°, while the head is in the picture."""
+    if scene.sight is not None and scene.sight.body.head_clearance_mm < 0:
+        yield from _lean_back(scene)
+
+
+def lean_back_from_camera(scene: Scene) -> Iterator[Proposal]:
+    """Lean in less, in steps of 5°, so that head and camera keep apart."""
+    yield from _lean_back(scene)
+
+
+def from_other_side(scene: Scene) -> Iterator[Proposal]:
+    """A tipped camera mirrored to the other side of the zone."""
+    study = scene.lens
+    if study is None or study.camera.tilt_deg == 0 or study.camera.toward_deg in (0.0, 180.0):
+        return
+    given = study.camera.part.position
+    changes = [change(scene, "aim/toward_deg", (360.0 - study.camera.toward_deg) % 360.0)]
+    if given.x_mm is not None:
+        changes.append(change(scene, "position/x_mm", -given.x_mm))
+    hand = "left" if study.position.x > 0 else "right"
+    yield Proposal(action=say(f"Film from your {hand} instead"), changes=tuple(changes))
+
+
+def other_body(scene: Scene, suits: Callable[[Body], bool]) -> Iterator[Proposal]:
+    """Another camera body of the maker's own, with the same lens."""
+    study = scene.lens
+    if study is None or study.camera.lens is None:
+        return
+    for body in scene.owned.bodies:
+        if body != study.camera.body and suits(body) and study.camera.lens.fits(body):
+            yield Proposal(
+                action=say("Take your {name} instead", name=body.name),
+                changes=(
+                    Change(path=f"{scene.at}/body", value=body.model_dump(mode="json")),
+                    change(scene, "body_id", None),
+                    change(scene, "mode", None),
+                ),
+            )
+
+
+def tip_away(scene: Scene) -> Iterator[Proposal]:
+    """Slide the camera away from the maker and tip it back toward the zone: past the head."""
+    study, index = scene.lens, scene.index
+    if study is None or study.sight is None or index is None or not study.looks_down:
+        return
+    for tilt in (10.0, 15.0, 20.0, 25.0):
+        changes = (
+            change(scene, "aim/tilt_deg", tilt),
+            change(scene, "aim/toward_deg", 180.0),
+            change(scene, "position/x_mm", None),
+            change(scene, "position/y_mm", None),
+            change(scene, "position/z_mm", None),
+        )
+        freed = apply_changes(scene.plan, changes)
+        camera = given_camera(freed.cameras[index], index, scene.work, Assumptions())
+        assert camera is not None
+        heights = height_range(
+            framing_of(camera, scene.work, study.settings.focal_mm), study.settings.focal_mm
+        )
+        if heights.works:
+            height = _tidy(heights.suggested_mm)
+            yield Proposal(
+                action=say(
+                    "Tip the camera {tilt} from the far side, lens at {height}",
+                    tilt=Quantity(value=tilt, unit="deg"),
+                    height=mm(height),
+                ),
+                changes=(*changes[:4], change(scene, "position/z_mm", height)),
+            )
+            return
 
 
 def camera_moves(scene: Scene) -> Iterator[Proposal]:
@@ -185,4 +322,5 @@ def camera_moves(scene: Scene) -> Iterator[Proposal]:
     yield from change_height(scene)
     yield from change_both(scene)
     yield from turn(scene)
+    yield from square_up(scene)
     yield from other_lens(scene)

@@ -5,10 +5,23 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from steeple.core.plan.document import Camera, Plan
-from steeple.core.plan.gear import Lens
-from steeple.core.study.given import Assumptions, GivenWork, given_camera, given_work
+from steeple.core.plan.gear import Body, Lens
+from steeple.core.study.assumptions import Assumptions
+from steeple.core.study.given import GivenWork, given_work
+from steeple.core.study.given_camera import given_camera
 from steeple.core.study.lens import LensStudy, Sight, study_lens
 from steeple.core.study.result import Assumption
+
+
+@dataclass(frozen=True, slots=True)
+class Owned:
+    """What the maker owns and a mend may take."""
+
+    lenses: tuple[Lens, ...] = ()
+    bodies: tuple[Body, ...] = ()
+
+
+NOTHING_OWNED = Owned()
 
 
 @dataclass(frozen=True, slots=True)
@@ -16,7 +29,7 @@ class Scene:
     """A plan, the figures of its work, and the study of one camera.
 
     ``lens`` is None while the camera lacks what a study needs; ``index`` is None for a plan
-    without cameras. ``owned`` are the lenses that a mend may take from the cupboard.
+    without cameras. ``owned`` is what a mend may take from the cupboard.
     """
 
     plan: Plan
@@ -24,7 +37,7 @@ class Scene:
     index: int | None
     lens: LensStudy | None
     assumptions: Assumptions
-    owned: tuple[Lens, ...]
+    owned: Owned
 
     @property
     def camera(self) -> Camera | None:
@@ -49,7 +62,7 @@ class Scene:
         return tuple(self.assumptions.made)
 
 
-def scenes_of(plan: Plan, owned: tuple[Lens, ...] = ()) -> tuple[Scene, ...]:
+def scenes_of(plan: Plan, owned: Owned = NOTHING_OWNED) -> tuple[Scene, ...]:
     """One scene for each camera of the plan; one without camera where it has none."""
     scenes = []
     for index in range(len(plan.cameras)) or (None,):

@@ -79,6 +79,44 @@ def circle_of_confusion(*, width_mm: float, height_mm: float) -> float:
     return math.hypot(width_mm, positive(height_mm, "height_mm")) / COC_PER_DIAGONAL
 
 
+def critical_circle(*, width_mm: float, delivered_px: float) -> float:
+    """Circle of confusion of two delivered pixels: 2·w/P, in millimetres on the sensor.
+
+    Parameters
+    ----------
+    width_mm: active width behind the delivered picture, > 0.
+    delivered_px: pixels across the delivered picture, > 0.
+    """
+    return 2 * positive(width_mm, "width_mm") / positive(delivered_px, "delivered_px")
+
+
+WAVELENGTH_MM = 0.55e-3
+"""Green light, to which the eye is most sensitive."""
+
+
+def airy_disc(*, effective_f_number: float) -> float:
+    """Diameter of the Airy disc in the picture: 2.44·λ·N(1 + m), in millimetres.
+
+    Reference: Hecht, *Optics*, ch. 10 (Fraunhofer diffraction, circular aperture).
+    """
+    return 2.44 * WAVELENGTH_MM * positive(effective_f_number, "effective_f_number")
+
+
+def background_blur(
+    *, focal_mm: float, f_number: float, pupil_to_focus_mm: float, distance_mm: float
+) -> float:
+    """Diameter on the sensor of the blur of a point at another distance, in millimetres.
+
+    (f²/N)·|d − u|/(d·(u − f)).
+
+    Reference: Ray, *Applied Photographic Optics*, chapter on depth of field.
+    """
+    image_distance(focal_mm=focal_mm, pupil_to_focus_mm=pupil_to_focus_mm)
+    d = positive(distance_mm, "distance_mm")
+    aperture = focal_mm * focal_mm / positive(f_number, "f_number")
+    return aperture * abs(d - pupil_to_focus_mm) / (d * (pupil_to_focus_mm - focal_mm))
+
+
 @dataclass(frozen=True, slots=True)
 class SharpRange:
     """Distances from the entrance pupil between which the picture is sharp; far None = infinite."""

@@ -24,6 +24,9 @@ class View(Protocol):
     def covered(self, *, plane_distance_mm: float, pupil_to_focus_mm: float) -> Extent:
         """Width and height in millimetres seen on a plane, focused at ``pupil_to_focus_mm``."""
 
+    def tangents_at(self, *, pupil_to_focus_mm: float) -> Extent:
+        """Tangents of the half angles across width and height, focused at ``pupil_to_focus_mm``."""
+
     def mark_behind_pupil(self, *, pupil_to_focus_mm: float) -> float:
         """Distance in millimetres from the entrance pupil back to the sensor mark."""
 
@@ -54,6 +57,10 @@ class LensView:
             ),
         )
 
+    def tangents_at(self, *, pupil_to_focus_mm: float) -> Extent:
+        v = image_distance(focal_mm=self.focal_mm, pupil_to_focus_mm=pupil_to_focus_mm)
+        return Extent(width=self.area_mm.width / (2 * v), height=self.area_mm.height / (2 * v))
+
     def mark_behind_pupil(self, *, pupil_to_focus_mm: float) -> float:
         return image_distance(focal_mm=self.focal_mm, pupil_to_focus_mm=pupil_to_focus_mm)
 
@@ -76,6 +83,10 @@ class AngleView:
         positive(pupil_to_focus_mm, "pupil_to_focus_mm")
         u = positive(plane_distance_mm, "plane_distance_mm")
         return Extent(width=2 * u * self.tangents.width, height=2 * u * self.tangents.height)
+
+    def tangents_at(self, *, pupil_to_focus_mm: float) -> Extent:
+        positive(pupil_to_focus_mm, "pupil_to_focus_mm")
+        return self.tangents
 
     def mark_behind_pupil(self, *, pupil_to_focus_mm: float) -> float:
         positive(pupil_to_focus_mm, "pupil_to_focus_mm")

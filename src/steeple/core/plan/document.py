@@ -1,4 +1,4 @@
-"""The plan document, version 1.
+"""The plan document, version 2.
 
 One document holds everything about one rig. It is valid on its own, and it is what is stored for
 each revision, what is saved as a file, and what an evaluation takes. Axes: origin at the centre of
@@ -13,30 +13,44 @@ from pydantic import Field, model_validator
 
 from steeple.core.plan.gear import Body, Lens
 from steeple.core.plan.parts import (
+    AzimuthDeg,
+    BodyHeightMm,
     CropTimes,
     DetailMm,
     ExtentMm,
+    FloorMm,
     FNumber,
     FocalMm,
+    FrameRateHz,
     GapMm,
     HeightMm,
+    LeanDeg,
     MarginMm,
     Name,
     Part,
     Pixels,
     PlaceMm,
     RoomMm,
+    SeatMm,
+    Share,
     Slug,
+    TiltDeg,
+    ToolMm,
     TopMm,
+    WorkTiltDeg,
 )
 
 FORMAT: Final = "steeple-plan"
-VERSION: Final = 1
+VERSION: Final = 2
 CAMERA_LIMIT = 8
+ITEM_LIMIT = 12
+OBSTACLE_LIMIT = 12
 
 ShapeId = Literal[
     "small-flat",
+    "small-upright",
     "page-flat",
+    "easel",
     "fingertips",
     "cloth",
     "vessel",
@@ -46,6 +60,22 @@ ShapeId = Literal[
     "keyboard",
     "percussion",
     "instrument-away",
+]
+Gloss = Literal["matt", "satin", "varnish", "polished", "metal"]
+Liveliness = Literal["still", "drawing", "brushing", "pressing", "kneading", "hammering"]
+Effort = Literal["fine", "light", "forceful"]
+Posture = Literal["seated", "standing"]
+Role = Literal[
+    "overhead",
+    "three-quarter",
+    "low-side",
+    "easel",
+    "hands",
+    "keyboard",
+    "pedals",
+    "face",
+    "wide",
+    "beauty",
 ]
 Hazard = Literal["heat", "steam", "flame", "turning", "curing-lamp", "water-near-mains", "audience"]
 
@@ -58,6 +88,39 @@ class Delivery(Part):
     crop_wanted: CropTimes | None = Field(
         default=None, description="How far the edit shall be able to enlarge; 1 = not at all."
     )
+    frame_rate_hz: FrameRateHz | None = None
+
+
+class Slope(Part):
+    """A sloping ceiling: its height from the floor above two opposite edges of the table."""
+
+    across: Literal["left-right", "near-far"]
+    first_mm: HeightMm = Field(description="Above the left edge, or the edge in front of you.")
+    second_mm: HeightMm = Field(description="Above the right edge, or the far edge.")
+
+
+class Obstacle(Part):
+    """A box that is in the room: a wall cupboard, a shelf, a beam, a lamp that hangs low.
+
+    Measured from the left edge of the table and the edge in front of the maker to the nearest
+    corner of the box, negative to the left or toward the maker; heights from the floor.
+    """
+
+    name: Name
+    from_left_edge_mm: PlaceMm
+    from_front_edge_mm: PlaceMm
+    width_mm: ExtentMm
+    depth_mm: ExtentMm
+    bottom_mm: FloorMm
+    top_mm: FloorMm | None = Field(default=None, description="None = up to the ceiling.")
+
+    @model_validator(mode="after")
+    def _upright(self) -> Self:
+        if self.top_mm is not None and self.top_mm <= self.bottom_mm:
+            raise ValueError(
+                f"its top ({self.top_mm:g} mm) must be above its bottom ({self.bottom_mm:g} mm)"
+            )
+        return self
 
 
 class Room(Part):
@@ -65,8 +128,15 @@ class Room(Part):
 
     ceiling_mm: HeightMm | None = Field(
         default=None,
-        description="Lowest height of ceiling, slope or beam above the rig, from the floor.",
+        description="Height of the flat ceiling above the rig, from the floor.",
     )
+    slope: Slope | None = Field(default=None, description="A sloping ceiling or roof.")
+    obstacles: tuple[Obstacle, ...] = Field(default=(), max_length=OBSTACLE_LIMIT)
+    width_mm: ExtentMm | None = Field(default=None, description="Wall to wall, left to right.")
+    depth_mm: ExtentMm | None = Field(default=None, description="Wall to wall, near to far.")
+    table_from_left_wall_mm: GapMm | None = None
+    table_from_far_wall_mm: GapMm | None = None
+    mains_hz: Literal[50, 60] | None = None
 
 
 class Table(Part):
@@ -75,6 +145,9 @@ class Table(Part):
     width_mm: ExtentMm | None = None
     depth_mm: ExtentMm | None = None
     height_mm: ExtentMm | None = None
+    mat_reflectance: Share | None = Field(
+        default=None, description="Share of the light that the top, or the mat on it, sends back."
+    )
 
 
 class Zone(Part):
@@ -93,14 +166,51 @@ class Zone(Part):
     )
 
 
+class Item(Part):
+    """A thing that stands in the zone, on the table; its middle from the middle of the zone."""
+
+    kind: Literal["box", "cylinder", "sphere"]
+    name: Name
+    x_mm: PlaceMm
+    y_mm: PlaceMm
+    width_mm: ExtentMm = Field(description="Left to right; the diameter of cylinder and sphere.")
+    depth_mm: ExtentMm | None = Field(default=None, description="Near to far, of a box.")
+    height_mm: ExtentMm | None = Field(default=None, description="Of a box or cylinder.")
+
+    @model_validator(mode="after")
+    def _whole(self) -> Self:
+        if self.kind == "box" and self.depth_mm is None:
+            raise ValueError("a box needs its depth")
+        if self.kind != "sphere" and self.height_mm is None:
+            raise ValueError(f"a {self.kind} needs its height")
+        return self
+
+    @property
+    def top_mm(self) -> float:
+        """Its highest point above the table."""
+        return self.width_mm if self.kind == "sphere" else self.height_mm or 0.0
+
+
 class Work(Part):
     """What is filmed."""
 
     shape: ShapeId
     zone: Zone = Zone()
     zone_top_mm: TopMm | None = Field(
-        default=None, description="Height of the tallest thing in the zone above the table."
+        default=None, description="Height of the tallest thing in the zone above the work surface."
     )
+    tilt_deg: WorkTiltDeg | None = Field(
+        default=None,
+        description="Slope of the work: 0 flat on the table, 90 upright; it turns about its near "
+        "edge, which lies on the table.",
+    )
+    gloss: Gloss | None = None
+    reflectance: Share | None = Field(
+        default=None, description="Share of the light that the work sends back."
+    )
+    liveliness: Liveliness | None = Field(default=None, description="How hard the work shakes.")
+    effort: Effort | None = Field(default=None, description="What the hands need: table height.")
+    items: tuple[Item, ...] = Field(default=(), max_length=ITEM_LIMIT)
     finest_detail_mm: DetailMm | None = Field(
         default=None, description="Width of the finest line that the viewer must see."
     )
@@ -109,11 +219,32 @@ class Work(Part):
     )
 
 
+class SecondPerson(Part):
+    """Someone else at the table: a card player opposite, a pupil beside."""
+
+    place: Literal["opposite", "left", "right"]
+    height_mm: BodyHeightMm | None = None
+    posture: Posture | None = None
+
+
 class Maker(Part):
     """Whose hands are filmed."""
 
-    posture: Literal["seated", "standing"] | None = None
+    height_mm: BodyHeightMm | None = None
+    posture: Posture | None = None
     handedness: Literal["left", "right"] | None = None
+    seat_mm: SeatMm | None = Field(default=None, description="Height of the seat, when seated.")
+    lean_deg: LeanDeg | None = Field(
+        default=None, description="How far the trunk leans in over the work, from upright."
+    )
+    x_mm: PlaceMm | None = Field(
+        default=None, description="Where the maker sits, to the right of the middle of the zone."
+    )
+    from_edge_mm: GapMm | None = Field(
+        default=None, description="Table edge to the front of the maker's trunk."
+    )
+    tool_mm: ToolMm | None = Field(default=None, description="Tool beyond the fingers; 0 = none.")
+    second: SecondPerson | None = None
     hand_room_mm: RoomMm | None = Field(
         default=None,
         description="Room that hands and tool need between the top of the work and the lens.",
@@ -128,12 +259,30 @@ class Position(Part):
     z_mm: HeightMm | None = None
 
 
+class Aim(Part):
+    """Which way a camera looks; None = square to the work."""
+
+    tilt_deg: TiltDeg | None = Field(
+        default=None, description="Axis against straight down: 0 looks down, 90 looks level."
+    )
+    toward_deg: AzimuthDeg | None = Field(
+        default=None,
+        description="Where it is tipped to: clockwise from straight away from the maker.",
+    )
+
+
 class Camera(Part):
-    """One camera that looks straight down, with the copies of its gear and its settings."""
+    """One camera with the copies of its gear and its settings."""
 
     id: Slug
-    role: Literal["overhead"] = "overhead"
+    role: Role = "overhead"
     body: Body | None = None
+    body_id: Slug | None = Field(
+        default=None, description="The thing in the cupboard that the body is a copy of."
+    )
+    lens_id: Slug | None = Field(
+        default=None, description="The thing in the cupboard that the lens is a copy of."
+    )
     mode: Name | None = Field(default=None, description="Recording mode; None = the first.")
     lens: Lens | None = None
     focal_mm: FocalMm | None = None
@@ -143,10 +292,21 @@ class Camera(Part):
         description="Plane focused on, above the table; None = shared between table and top.",
     )
     position: Position = Position()
+    aim: Aim = Aim()
     roll_deg: Literal[0, 90, 180, 270] | None = Field(
         default=None,
-        description="Where the top edge of the picture points: clockwise from straight away from "
-        "the maker, seen from above.",
+        description="Where the top edge of the picture points: for an overhead camera clockwise "
+        "from straight away from the maker, seen from above; for any other clockwise from upright.",
+    )
+    sharpness: Literal["usual", "critical"] | None = Field(
+        default=None,
+        description="Circle of confusion: active diagonal by 1500, or two delivered pixels.",
+    )
+    stand_lowest_mm: HeightMm | None = Field(
+        default=None, description="Least lens height above the table that its stand allows."
+    )
+    stand_highest_mm: HeightMm | None = Field(
+        default=None, description="Greatest lens height above the table that its stand allows."
     )
 
     @model_validator(mode="after")
@@ -164,7 +324,7 @@ class Plan(Part):
     """One rig over one work surface."""
 
     format: Literal["steeple-plan"] = FORMAT
-    version: Literal[1] = VERSION
+    version: Literal[2] = VERSION
     title: Name
     delivery: Delivery = Delivery()
     room: Room = Room()

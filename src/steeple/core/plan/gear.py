@@ -1,4 +1,4 @@
-"""Gear by kind and figures: camera bodies, phones, webcams and lenses.
+"""Gear by kind and figures: camera bodies, phones, webcams and lenses. Other kinds: `rigging`.
 
 A plan carries copies of these, so that it opens on another machine. None means "not known".
 """
@@ -11,18 +11,27 @@ from pydantic import Field, model_validator
 
 from steeple.core.plan.parts import (
     AngleDeg,
+    BitRate,
     CropTimes,
+    DurationS,
+    EnergyWh,
     FNumber,
     FocalMm,
     FocusMm,
+    FrameRateHz,
+    IsoSpeed,
     Magnification,
     MassG,
     Name,
     Part,
     Pixels,
+    PowerW,
     RoomMm,
     SensorMm,
+    SizeBytes,
 )
+
+Screen = Literal["fixed", "tilting", "turning", "none"]
 
 
 class RecordingMode(Part):
@@ -37,6 +46,10 @@ class RecordingMode(Part):
     sensor_height_mm: SensorMm | None = Field(
         default=None, description="Active sensor height of this mode, after its own crop."
     )
+    frame_rate_hz: FrameRateHz | None = Field(
+        default=None, description="Greatest frame rate of this mode."
+    )
+    bitrate_mbit_s: BitRate | None = Field(default=None, description="Megabits a second.")
 
 
 class FieldOfView(Part):
@@ -71,6 +84,27 @@ class Body(Part):
         default=None, description="Sensor mark to the back of the body, with what is fixed there."
     )
     mass_g: MassG | None = None
+    mount: Name | None = Field(
+        default=None, description="Kind of lens mount; bodies and lenses of one word fit together."
+    )
+    base_iso: IsoSpeed | None = None
+    clean_iso: IsoSpeed | None = Field(
+        default=None, description="Highest ISO whose noise the maker accepts."
+    )
+    shortest_shutter_s: DurationS | None = None
+    longest_shutter_s: DurationS | None = None
+    recording_limit_s: DurationS | None = Field(
+        default=None, description="Recording stops by itself after this time."
+    )
+    file_limit_bytes: SizeBytes | None = Field(
+        default=None, description="Largest file; a longer take goes on in a new one or stops."
+    )
+    power_w: PowerW | None = Field(default=None, description="Draw while recording.")
+    battery_wh: EnergyWh | None = None
+    screen: Screen | None = Field(default=None, description="Whether its screen can be turned.")
+    shown_elsewhere: bool | None = Field(
+        default=None, description="Whether its picture can be seen on a phone or another screen."
+    )
 
     @model_validator(mode="after")
     def _whole(self) -> Self:
@@ -105,6 +139,9 @@ class Lens(Part):
         default=None, description="Lens mount to the front rim, as it is used."
     )
     mass_g: MassG | None = None
+    mount: Name | None = Field(
+        default=None, description="Kind of lens mount; bodies and lenses of one word fit together."
+    )
 
     @model_validator(mode="after")
     def _ordered(self) -> Self:
@@ -114,3 +151,9 @@ class Lens(Part):
                 f"shortest ({self.focal_min_mm:g} mm)"
             )
         return self
+
+    def fits(self, body: Body) -> bool:
+        """Whether lens and body go together, as far as their mounts are known."""
+        if body.kind != "camera":
+            return False
+        return self.mount is None or body.mount is None or self.mount == body.mount

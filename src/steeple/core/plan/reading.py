@@ -18,8 +18,15 @@ PLAN_BYTES_LIMIT = 2_000_000
 """A plan is a few kilobytes; a file beyond this is not read."""
 
 Upgrade = Callable[[dict[str, Any]], dict[str, Any]]
-UPGRADES: Mapping[int, Upgrade] = MappingProxyType({})
-"""Upgrade from a version to the next, by the version it starts from. Version 1 is the first."""
+
+
+def _to_version_2(data: dict[str, Any]) -> dict[str, Any]:
+    """Version 2 adds body, slope, tilt, items, aim and more; all of it may be left out."""
+    return {**data, "version": 2}
+
+
+UPGRADES: Mapping[int, Upgrade] = MappingProxyType({1: _to_version_2})
+"""Upgrade from a version to the next, by the version it starts from."""
 
 
 class PlanRefused(SteepleError):

@@ -116,8 +116,12 @@ def with_mends(scenes: Sequence[Scene], findings: Sequence[Finding]) -> tuple[Fi
     for finding in findings:
         key = (finding.code, finding.about)
         fixes: list[tuple[int, Fix]] = []
+        families: set[str] = set()
         for scene, trial in trials if key in troubled else ():
+            if trial.proposal.family in families:
+                continue
             if _mends(finding, before, trial):
+                families |= {trial.proposal.family} - {""}
                 after = trial.findings[key]
                 fixes.append(
                     (

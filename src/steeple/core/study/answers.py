@@ -40,12 +40,27 @@ def work_answer(work: GivenWork) -> Answer:
                 Quantity(value=work.detail_mm, unit="mm_exact"), field="/work/finest_detail_mm"
             ),
         ),
-        under=say(
+        under=_zone_words(work)
+        + say(
             "The zone begins {left} from the left edge of the table and {front} from the edge in "
             "front of you.",
-            left=door(mm(work.zone.left - work.table.left), field="/work/zone/from_left_edge_mm"),
-            front=door(mm(work.zone.near - work.table.near), field="/work/zone/from_front_edge_mm"),
+            left=door(
+                mm(work.footprint.left - work.table.left), field="/work/zone/from_left_edge_mm"
+            ),
+            front=door(
+                mm(work.footprint.near - work.table.near), field="/work/zone/from_front_edge_mm"
+            ),
         ),
+    )
+
+
+def _zone_words(work: GivenWork) -> Sentence:
+    """What is said of work that is not flat, before its place on the table."""
+    if work.is_flat:
+        return ()
+    return say(
+        "The work slopes by {tilt}. ",
+        tilt=door(Quantity(value=work.plane.tilt_deg, unit="deg"), field="/work/tilt_deg"),
     )
 
 
@@ -69,78 +84,128 @@ _WAY = {
     180: "Top edge of the picture toward you: it is seen from the other side of the table",
     270: "Top edge of the picture to your left, so your hands come in from its left side",
 }
+_WAY_UPRIGHT = {
+    0: "Picture upright",
+    90: "Picture turned onto its right side",
+    180: "Picture upside down",
+    270: "Picture turned onto its left side",
+}
 
 
 def way_round_words(study: LensStudy) -> str:
     """Which way round the picture lies on the table, in words."""
     roll = study.camera.roll_deg
+    if study.camera.part.role != "overhead":
+        return _WAY_UPRIGHT[roll]
     if roll == 0 and study.work.delivery_px.aspect < 1:
         return "Picture upright, its bottom edge toward you"
     return _WAY[roll]
 
 
+CLOCK_DEG = 30.0
+_HALF = 15.0
+
+
+def clock_words(azimuth_deg: float) -> str:
+    """An azimuth as an hour: 0 is 12 o'clock, straight away from the maker."""
+    half_hours = round(azimuth_deg / _HALF) % 24
+    hour = half_hours // 2 or 12
+    return f"{hour} o’clock" if half_hours % 2 == 0 else f"half past {hour}"
+
+
+def tilt_words(study: LensStudy) -> Sentence:
+    """How a tipped camera looks: ``, tipped 20° toward 12 o'clock``."""
+    if study.camera.tilt_deg == 0:
+        return ()
+    at = f"/{study.camera.at}/aim/tilt_deg"
+    return say(
+        ", tipped {tilt} toward " + clock_words(study.camera.toward_deg),
+        tilt=door(Quantity(value=study.camera.tilt_deg, unit="deg"), field=at),
+    )
+
+
 def lens_answer(study: LensStudy) -> Answer:
     """How high, how wide, how sharp."""
     at = f"/{study.camera.at}"
-    height = door(mm(study.settings.height_mm), figure="lens.height", field=f"{at}/position/z_mm")
+    height = door(mm(study.height_mm), figure="lens.height", field=f"{at}/position/z_mm")
     sight = study.sight
     if sight is None:
         return Answer(
             step="lens",
             about=study.camera.id,
             line=say("At {height} the lens hangs inside the work and sees nothing.", height=height),
-            under=say("It must be above {least}.", least=mm(study.overhead.lowest_mm)),
-        )
-    focal = study.settings.focal_mm
-    zoom: Sentence = say(".")
-    if focal is not None:
-        lens = study.camera.lens
-        fixed = lens is not None and lens.focal_min_mm == lens.focal_max_mm
-        zoom = say(
-            " (a fixed {focal})." if fixed else ", zoom to {focal}.",
-            focal=door(
-                Quantity(value=focal, unit="mm_exact"),
-                field=None if fixed else f"{at}/focal_mm",
+            under=say(
+                "It must be above {least}.",
+                least=mm(study.framing.value_of(study.framing.lowest)),
             ),
         )
-    line = (
-        say("Hang the lens {height} above the table", height=height)
-        + zoom
-        + say(
-            " It sees {width} × {depth} at the table",
-            width=door(mm(sight.seen_table.width_mm), figure="lens.covered_table_width"),
-            depth=door(mm(sight.seen_table.depth_mm), figure="lens.covered_table_depth"),
-        )
-        + _fit(study, sight)
+    return Answer(
+        step="lens",
+        about=study.camera.id,
+        line=_placed(study, sight, height) + _zoomed(study) + _sees(study, sight),
+        under=_under(study, sight),
     )
-    return Answer(step="lens", about=study.camera.id, line=line, under=_under(study, sight))
 
 
-def _fit(study: LensStudy, sight: Sight) -> Sentence:
-    spare = sight.spare
-    top = (
-        say(
+def _placed(study: LensStudy, sight: Sight, height: Piece) -> Sentence:
+    if study.by_height:
+        return say("Hang the lens {height} above the table", height=height) + tilt_words(study)
+    return (
+        say("Put the lens {away} from the work", away=door(mm(sight.middle_mm)))
+        + say(", {height} above the table", height=height)
+        + tilt_words(study)
+    )
+
+
+def _zoomed(study: LensStudy) -> Sentence:
+    focal, lens = study.settings.focal_mm, study.camera.lens
+    if focal is None:
+        return say(".")
+    fixed = lens is not None and lens.focal_min_mm == lens.focal_max_mm
+    return say(
+        " (a fixed {focal})." if fixed else ", zoom to {focal}.",
+        focal=door(
+            Quantity(value=focal, unit="mm_exact"),
+            field=None if fixed else f"/{study.camera.at}/focal_mm",
+        ),
+    )
+
+
+def _sees(study: LensStudy, sight: Sight) -> Sentence:
+    seen, top = sight.seen_surface, sight.seen_top
+    if seen is None:
+        return say(" It sees past the work to the horizon") + _fit(sight)
+    where = "at the table" if study.work.is_flat else "on the work"
+    line = say(
+        " It sees {width} × {depth} " + where,
+        width=door(mm(seen.width_mm), figure="lens.covered_table_width"),
+        depth=door(mm(seen.depth_mm), figure="lens.covered_table_depth"),
+    )
+    if study.work.top_mm > 0 and top is not None:
+        line += say(
             " and {width} × {depth} at the top of the work",
-            width=door(mm(sight.seen_top.width_mm), figure="lens.covered_top_width"),
-            depth=door(mm(sight.seen_top.depth_mm), figure="lens.covered_top_depth"),
+            width=door(mm(top.width_mm), figure="lens.covered_top_width"),
+            depth=door(mm(top.depth_mm), figure="lens.covered_top_depth"),
         )
-        if study.work.top_mm > 0
-        else ()
-    )
+    return line + _fit(sight)
+
+
+def _fit(sight: Sight) -> Sentence:
+    spare = sight.spare
     if spare.least < 0:
         where = SIDE_WORDS[spare.tightest]
-        return top + say(
+        return say(
             ": the zone sticks out {over} {where}.",
             over=door(mm(-spare.least), figure=f"lens.spare_{spare.tightest}"),
             where=where,
         )
     if abs(spare.left - spare.right) < _SAME_MM and abs(spare.near - spare.far) < _SAME_MM:
-        return top + say(
+        return say(
             ": the zone fits with {across} to spare left and right, {along} near and far.",
             across=door(mm(spare.left), figure="lens.spare_left"),
             along=door(mm(spare.near), figure="lens.spare_near"),
         )
-    return top + say(
+    return say(
         ": the zone fits, with {left} to spare left, {right} right, {near} on your side and "
         "{far} beyond.",
         **{side: door(mm(spare.on(side)), figure=f"lens.spare_{side}") for side in SIDES},
@@ -155,7 +220,9 @@ def _under(study: LensStudy, sight: Sight) -> Sentence:
             field=f"/{study.camera.at}/f_number",
         )
         up = door(mm(sight.sharp_up_to_mm), figure="lens.sharp_up_to")
-        if sight.sharp_down_to_mm is None:
+        if not study.looks_down:
+            pieces.append(_sharp_along(sight, stop))
+        elif sight.sharp_down_to_mm is None:
             pieces.append(say("Sharp from {up} above the table down at {stop}", up=up, stop=stop))
         else:
             down = sight.sharp_down_to_mm
@@ -169,6 +236,16 @@ def _under(study: LensStudy, sight: Sight) -> Sentence:
                     stop=stop,
                 )
             )
+    if sight.light_needed_lx is not None:
+        pieces.append(
+            say(
+                "{lux} at {time}",
+                lux=door(
+                    Quantity(value=sight.light_needed_lx, unit="lx"), figure="lens.light_needed"
+                ),
+                time=door(Quantity(value=sight.shutter_s, unit="seconds"), figure="lens.shutter"),
+            )
+        )
     pieces.append(
         say(
             "{per_mm}, {detail} on the finest line",
@@ -193,3 +270,16 @@ def _under(study: LensStudy, sight: Sight) -> Sentence:
             joined.append(Piece(text=" · "))
         joined.extend(sentence)
     return tuple(joined)
+
+
+def _sharp_along(sight: Sight, stop: Piece) -> Sentence:
+    """The sharp stretch of a camera that does not look straight down at flat work."""
+    near = door(mm(sight.sharp_near_mm or 0.0), figure="lens.sharp_up_to")
+    if sight.sharp_far_mm is None:
+        return say("Sharp from {near} away on at {stop}", near=near, stop=stop)
+    return say(
+        "Sharp from {near} to {far} away at {stop}",
+        near=near,
+        far=door(mm(sight.sharp_far_mm), figure="lens.sharp_down_to"),
+        stop=stop,
+    )

@@ -6,11 +6,13 @@ from collections.abc import Sequence
 
 from steeple.core.geometry.rectangle import Rectangle
 from steeple.core.plan.document import Plan
-from steeple.core.study.answers import way_round_words
+from steeple.core.study.answers import clock_words, way_round_words
 from steeple.core.study.drawing import Box, box
 from steeple.core.study.given import GivenWork
 from steeple.core.study.lens import LensStudy
 from steeple.core.study.result import Assumption, Quantity, Result, Sentence, mm, say
+
+Corners = tuple[tuple[float, float], ...]
 
 
 class CardRow(Result):
@@ -62,16 +64,20 @@ def card_of(
     fields = {assumption.field for assumption in assumed}
     sections = [_work_section(work, fields)]
     sight = lens.sight if lens else None
+    frame = sight.seen_surface if sight else None
     check: Sentence = ()
     if lens is not None and sight is not None:
         sections = [_heights(lens, fields), _settings(lens, fields), *sections]
+    if lens is not None and frame is not None:
+        where = "on the table" if work.is_flat else "on the work"
         check = say(
-            "Lay the tape across the picture on the table: the frame must show {width} from left "
+            "Lay the tape across the picture "
+            + where
+            + ", through the middle of the zone: the frame must show {width} from left "
             "to right and {depth} from near to far.",
-            width=mm(sight.seen_table.width_mm),
-            depth=mm(sight.seen_table.depth_mm),
+            width=mm(frame.width_mm),
+            depth=mm(frame.depth_mm),
         )
-    frame = sight.seen_table if sight else None
     return Card(
         title=plan.title,
         ready=sight is not None,
@@ -81,11 +87,11 @@ def card_of(
         if lens is None
         else "The lens hangs inside the work: raise it on the Lens sheet.",
         sections=tuple(sections),
-        zone_marks=_marks(work.zone, work.table),
-        frame_marks=_marks(frame, work.table) if frame else (),
+        zone_marks=_marks(_corners(work.footprint), work.table),
+        frame_marks=_frame_marks(lens),
         table=box(work.table),
-        zone=box(work.zone),
-        frame=box(frame) if frame else None,
+        zone=box(work.footprint),
+        frame=box(frame) if frame and work.is_flat else None,
         way_round=f"Picture: {way_round_words(lens)}" if lens else "",
         check=check,
     )
@@ -95,6 +101,7 @@ def _heights(lens: LensStudy, fields: set[str]) -> CardSection:
     sight = lens.sight
     assert sight is not None
     at = f"/{lens.camera.at}"
+    tilt = lens.camera.tilt_deg
     rim_assumed = not fields.isdisjoint({f"{at}/body/flange_mm", f"{at}/lens/length_mm"})
     rows = [
         CardRow(
@@ -112,9 +119,11 @@ def _heights(lens: LensStudy, fields: set[str]) -> CardSection:
                 hint="the circle with a line through it, on the body",
             )
         )
+    if tilt:
+        rows += _tilt_rows(lens)
     rows.append(
         CardRow(
-            label="Room under the lens",
+            label="Room under the lens" if lens.by_height else "Room before the lens",
             quantity=mm(lens.hand_room_mm or 0.0),
             hint="top of the work to the rim",
             assumed=rim_assumed,
@@ -124,17 +133,30 @@ def _heights(lens: LensStudy, fields: set[str]) -> CardSection:
     return CardSection(heading="Heights", rows=tuple(rows))
 
 
+def _tilt_rows(lens: LensStudy) -> list[CardRow]:
+    """How to set the tilt with the inclinometer of a phone."""
+    toward = clock_words(lens.camera.toward_deg)
+    return [
+        CardRow(
+            label="Tilt of the camera",
+            quantity=Quantity(value=lens.camera.tilt_deg, unit="deg"),
+            hint=f"out of straight down, toward {toward} (12 is away from you); a phone laid flat "
+            "on the screen shows it as its incline",
+        ),
+    ]
+
+
 def _offsets(lens: LensStudy) -> list[CardRow]:
     table = lens.work.table
     return [
         CardRow(
             label="Lens from the left table edge",
-            quantity=mm(lens.x_mm - table.left),
+            quantity=mm(lens.position.x - table.left),
             hint="drop a plumb line from the middle of the lens",
         ),
         CardRow(
             label="Lens from your table edge",
-            quantity=mm(lens.y_mm - table.near),
+            quantity=mm(lens.position.y - table.near),
             hint="the plumb line again",
         ),
     ]
@@ -170,9 +192,25 @@ def _settings(lens: LensStudy, fields: set[str]) -> CardSection:
     assert sight is not None
     rows.append(
         CardRow(
-            label="Focus on a plane above the table",
-            quantity=mm(settings.height_mm - sight.focus_distance_mm),
-            hint="lay a printed page on a block of this height, focus, then lock",
+            label="Exposure time",
+            quantity=Quantity(value=sight.shutter_s, unit="seconds"),
+            hint="steady under lamps on the mains",
+            assumed="/delivery/frame_rate_hz" in fields,
+        )
+    )
+    rows.append(
+        CardRow(
+            label="Focus on a plane above the table"
+            if lens.looks_down
+            else "Focus at a distance from the lens",
+            quantity=mm(
+                sight.middle_mm - sight.focus_distance_mm
+                if lens.looks_down
+                else sight.focus_distance_mm
+            ),
+            hint="lay a printed page on a block of this height, focus, then lock"
+            if lens.looks_down
+            else "hold a printed page there, focus, then lock",
         )
     )
     return CardSection(heading="Settings", rows=tuple(rows))
@@ -201,13 +239,31 @@ def _work_section(work: GivenWork, fields: set[str]) -> CardSection:
     )
 
 
-def _marks(corners: Rectangle, table: Rectangle) -> tuple[Mark, ...]:
+def _corners(rectangle: Rectangle) -> Corners:
+    return (
+        (rectangle.left, rectangle.near),
+        (rectangle.right, rectangle.near),
+        (rectangle.left, rectangle.far),
+        (rectangle.right, rectangle.far),
+    )
+
+
+def _frame_marks(lens: LensStudy | None) -> tuple[Mark, ...]:
+    """Corners of the picture on the table; none for work that does not lie on it."""
+    if lens is None or lens.sight is None or not lens.work.is_flat:
+        return ()
+    quad = lens.sight.quad_surface
+    if quad is None:
+        return ()
+    rows = sorted(quad, key=lambda corner: corner.y)
+    ordered = [*sorted(rows[:2], key=lambda c: c.x), *sorted(rows[2:], key=lambda c: c.x)]
+    return _marks(tuple((corner.x, corner.y) for corner in ordered), lens.work.table)
+
+
+def _marks(corners: Corners, table: Rectangle) -> tuple[Mark, ...]:
     marks = []
-    for words, x, y in (
-        ("near left", corners.left, corners.near),
-        ("near right", corners.right, corners.near),
-        ("far left", corners.left, corners.far),
-        ("far right", corners.right, corners.far),
+    for words, (x, y) in zip(
+        ("near left", "near right", "far left", "far right"), corners, strict=True
     ):
         marks.append(
             Mark(

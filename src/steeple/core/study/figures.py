@@ -7,42 +7,28 @@ documentation is written from; a figure that is not here does not exist.
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass
 
 from steeple.core.optics.frame import PIXELS_PER_LINE
-from steeple.core.study.given import Assumptions
+from steeple.core.study.assumptions import Assumptions
+from steeple.core.study.figure_spec import (
+    HECHT,
+    ISO_517,
+    JACOBSON,
+    PLAIN,
+    RAY_CLOSE,
+    RAY_DEPTH,
+    SAMPLING,
+    Computed,
+    FigureSpec,
+)
 from steeple.core.study.inputs import Inputs
-from steeple.core.study.lens import LensStudy
+from steeple.core.study.lens import SQUARE_DEG, LensStudy
+from steeple.core.study.more_figures import BODY_AND_LIGHT_FIGURES
 from steeple.core.study.result import Figure, Put, Quantity, Working, mm
-
-HECHT = "Hecht, Optics, ch. 5 (thin lenses)"
-RAY_CLOSE = "Ray, Applied Photographic Optics, close-range photography"
-RAY_DEPTH = "Ray, Applied Photographic Optics, depth of field"
-JACOBSON = "Jacobson, The Manual of Photography, close-up exposure"
-ISO_517 = "ISO 517 (markings of lenses); Ray, Applied Photographic Optics"
-SAMPLING = "Sampling theorem: two samples to a line; Hecht, Optics, Fourier optics"
-PLAIN = "Plane geometry"
-
-
-Computed = tuple[Quantity, tuple[Put, ...]]
-
-
-@dataclass(frozen=True, slots=True)
-class FigureSpec:
-    """One figure: how it is called, what it holds for, its formula and source, and how to read it
-    off a study. ``compute`` gives None where the figure is not known."""
-
-    key: str
-    title: str
-    holds_for: str
-    formula: str
-    source: str
-    compute: Callable[[Inputs], Computed | None]
-    note: str = ""
 
 
 def _height(i: Inputs) -> Computed | None:
-    quantity = mm(i.study.settings.height_mm)
+    quantity = mm(i.study.height_mm)
     if i.study.camera.part.position.z_mm is not None:
         return quantity, ()
     return quantity, i.number(
@@ -52,7 +38,9 @@ def _height(i: Inputs) -> Computed | None:
 
 def _least(i: Inputs) -> Computed | None:
     heights = i.study.settings.heights
-    names = {"zone": "zone fits", "focus": "lens focuses", "hands": "hands have room"}
+    names = {
+        "zone": "zone fits", "focus": "lens focuses", "stand-low": "stand goes so low",
+    }  # fmt: skip
     puts: tuple[Put, ...] = ()
     for bound in heights.floors:
         puts += i.number(
@@ -70,7 +58,13 @@ def _greatest(i: Inputs) -> Computed | None:
     greatest = i.study.settings.heights.greatest
     if greatest is None:
         return None
-    names = {"ceiling": "the camera clears the ceiling", "detail": "the finest detail is readable"}
+    names = {
+        "ceiling": "the camera clears the ceiling",
+        "wall": "the camera clears the walls",
+        "detail": "the finest detail is readable",
+        "head": "the head stays out of the frame",
+        "stand": "the stand reaches",
+    }
     puts: tuple[Put, ...] = ()
     for bound in i.study.settings.heights.caps:
         puts += i.number(
@@ -84,7 +78,9 @@ def _greatest(i: Inputs) -> Computed | None:
 
 def _covered(*, across_table: bool, top: bool) -> Callable[[Inputs], Computed | None]:
     def compute(i: Inputs) -> Computed | None:
-        seen = i.sight.seen_top if top else i.sight.seen_table
+        seen = i.sight.seen_top if top else i.sight.seen_surface
+        if seen is None:
+            return None
         across_picture = i.study.camera.picture_lies_across == across_table
         puts = i.extent(across=across_picture) + i.height() + (i.top() if top else ()) + i.image()
         return mm(seen.width_mm if across_table else seen.depth_mm), puts
@@ -96,7 +92,10 @@ def _spare(side: str) -> Callable[[Inputs], Computed | None]:
     def compute(i: Inputs) -> Computed | None:
         sight, zone = i.sight, i.study.work.zone
         sideways = side in ("left", "right")
-        seen = sight.seen_top if sight.spare.least < sight.spare_table.least else sight.seen_table
+        tighter = sight.spare.least < sight.spare_surface.least
+        seen = sight.seen_top if tighter else sight.seen_surface
+        if seen is None or not i.study.looks_down:
+            return mm(getattr(sight.spare, side)), ()
         at = "work/zone/width_mm" if sideways else "work/zone/depth_mm"
         puts = i.number(
             "s", "seen in this direction", seen.width_mm if sideways else seen.depth_mm, "mm"
@@ -106,10 +105,10 @@ def _spare(side: str) -> Callable[[Inputs], Computed | None]:
             "d",
             "lens off the zone's centre toward this side",
             {
-                "left": -i.study.x_mm,
-                "right": i.study.x_mm,
-                "near": -i.study.y_mm,
-                "far": i.study.y_mm,
+                "left": -i.study.position.x,
+                "right": i.study.position.x,
+                "near": -i.study.position.y,
+                "far": i.study.position.y,
             }[side],
             "mm",
         )
@@ -120,6 +119,10 @@ def _spare(side: str) -> Callable[[Inputs], Computed | None]:
 
 def _focus(i: Inputs) -> Computed | None:
     chosen = i.study.camera.part.focus_height_mm
+    if not i.study.looks_down:
+        puts = i.number("a", "lens to the nearest point of the work", i.sight.work_near_mm, "mm")
+        puts += i.number("b", "lens to the farthest point", i.sight.work_far_mm, "mm")
+        return mm(i.sight.focus_distance_mm), puts
     puts = i.height()
     if chosen is None:
         return mm(i.sight.focus_distance_mm), puts + i.top()
@@ -168,23 +171,31 @@ def _sharp_down(i: Inputs) -> Computed | None:
 
 
 def _mark(i: Inputs) -> Computed | None:
+    if i.study.camera.tilt_deg:
+        puts = i.number("z", "lens above the table", i.study.height_mm, "mm")
+        puts += i.number("τ", "tilt against straight down", i.study.camera.tilt_deg, "deg")
+        return mm(i.sight.mark_height_mm), puts + i.image()
     return mm(i.sight.mark_height_mm), i.height() + i.image()
 
 
 def _rim(i: Inputs) -> Computed | None:
     puts = i.number("M", "sensor mark above the table", i.sight.mark_height_mm, "mm")
+    if i.study.camera.tilt_deg:
+        puts += i.number("τ", "tilt against straight down", i.study.camera.tilt_deg, "deg")
     return mm(i.sight.rim_height_mm), puts + i.rim_parts()
 
 
 def _hand_room(i: Inputs) -> Computed | None:
-    room = i.study.hand_room_mm
-    assert room is not None
+    if not i.study.looks_down:
+        return mm(i.sight.hand_room_mm), ()
     puts = i.number("R", "front rim above the table", i.sight.rim_height_mm, "mm")
-    return mm(room), puts + i.top()
+    return mm(i.sight.hand_room_mm), puts + i.top()
 
 
 def _ceiling(i: Inputs) -> Computed | None:
-    clearance, ceiling = i.study.ceiling_clearance_mm, i.study.work.ceiling_mm
+    clearance = i.sight.ceiling_clearance_mm
+    back = i.study.framing.back(i.sight.middle_mm)
+    ceiling = i.study.work.ceiling_at(back.x, back.y)
     if clearance is None or ceiling is None:
         return None
     puts = i.number("C", "ceiling above the table", ceiling, "mm", "table/height_mm")
@@ -194,7 +205,10 @@ def _ceiling(i: Inputs) -> Computed | None:
 
 
 def _delivered(i: Inputs) -> Computed | None:
-    across = i.number("W", "seen across the picture", i.sight.picture_table_mm.width, "mm")
+    if i.sight.out_of_square_deg > SQUARE_DEG:
+        return Quantity(value=i.sight.delivered_px_per_mm, unit="px_per_mm"), i.delivery()
+    wide = i.study.work.delivery_px.width / i.sight.delivered_px_per_mm
+    across = i.number("W", "seen across the picture", wide, "mm")
     return Quantity(value=i.sight.delivered_px_per_mm, unit="px_per_mm"), i.delivery() + across
 
 
@@ -270,7 +284,8 @@ FIGURES: tuple[FigureSpec, ...] = (
     ),
     FigureSpec(
         "lens.focus_distance", "Focus distance", "entrance pupil to the focus plane",
-        "2·(H − t)·H ÷ (2·H − t), shared by table and top; H − z where a plane is chosen",
+        "2·(H − t)·H ÷ (2·H − t), shared by table and top (2·a·b ÷ (a + b) for any view); H − z where "
+        "a plane is chosen",
         RAY_DEPTH, _focus,
     ),
     FigureSpec(
@@ -301,7 +316,7 @@ FIGURES: tuple[FigureSpec, ...] = (
     ),
     FigureSpec(
         "lens.rim_height", "Front rim of the lens above the table", "what the tape measures to",
-        "M − b", PLAIN, _rim,
+        "M − b; M − b·cos τ where tipped", PLAIN, _rim,
     ),
     FigureSpec(
         "lens.hand_room", "Room for hands and tool", "top of the work to the front rim",
@@ -328,6 +343,8 @@ FIGURES: tuple[FigureSpec, ...] = (
         _crop,
     ),
 )  # fmt: skip
+
+FIGURES += BODY_AND_LIGHT_FIGURES
 
 _WITHOUT_SIGHT = ("lens.height", "lens.least_height", "lens.greatest_height")
 

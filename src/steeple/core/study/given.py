@@ -1,75 +1,69 @@
-"""What a plan gives, with every gap filled from the shape of the work and noted as assumed."""
+"""What a plan gives of work, table, room and delivery, with every gap filled and noted."""
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 
 from steeple.core.geometry.rectangle import Rectangle
-from steeple.core.optics.frame import (
-    DeliveredFrame,
-    Extent,
-    crop_limit,
-    delivered_frame,
-    field_of_view_tangents,
-)
-from steeple.core.optics.view import AngleView, LensView, View
-from steeple.core.plan.document import Camera, Hazard, Plan
-from steeple.core.plan.gear import Body, Lens
-from steeple.core.plan.shapes import SHAPES
-from steeple.core.plan.words import field_words
-from steeple.core.study.result import Assumption, Quantity
+from steeple.core.geometry.room import Block, Ceiling
+from steeple.core.geometry.workplane import WorkPlane
+from steeple.core.optics.frame import Extent
+from steeple.core.plan.document import Gloss, Hazard, Item, Plan
+from steeple.core.plan.shapes import SHAPES, Shape
+from steeple.core.study.assumptions import Assumptions
+from steeple.core.study.given_maker import GivenMaker, given_maker
 from steeple.core.units import Unit
 
 DELIVERY_PX = Extent(width=1920, height=1080)
-USUAL_F_NUMBER = 5.6
-FLANGE_MM = 20.0
-LENS_LENGTH_MM = 80.0
-BODY_BACK_MM = 40.0
-FIXED_VIEW_BACK_MM = 15.0
-
-
-@dataclass(slots=True)
-class Assumptions:
-    """Collects what was assumed while a plan is read. Local to one evaluation."""
-
-    made: list[Assumption] = field(default_factory=list)
-
-    def fill(self, given: float | None, *, at: str, usual: float, unit: Unit, why: str) -> float:
-        """The figure given, or the usual one, which is then noted."""
-        if given is not None:
-            return given
-        self.note(at, why, quantity=Quantity(value=usual, unit=unit))
-        return usual
-
-    def note(self, at: str, why: str, *, quantity: Quantity | None = None, text: str = "") -> None:
-        path = [int(step) if step.isdigit() else step for step in at.split("/")]
-        self.made.append(
-            Assumption(
-                field="/" + at, words=field_words(path), quantity=quantity, text=text, why=why
-            )
-        )
-
-    def covers(self, pointer: str) -> bool:
-        """Whether the field at a JSON pointer was assumed."""
-        return any(one.field == pointer for one in self.made)
+USUAL_FRAME_RATE_HZ = 25.0
+ROOM_TOP_MM = 10_000.0
 
 
 @dataclass(frozen=True, slots=True)
 class GivenWork:
-    """Work, table, room and delivery in figures. Lengths in millimetres."""
+    """Work, table, room, maker and delivery in figures. Lengths in millimetres.
 
+    ``zone`` is the rectangle in the plane of the work (x and s); ``footprint`` the same seen from
+    above, on the table. Flat, both are one.
+    """
+
+    shape: Shape
     zone: Rectangle
+    footprint: Rectangle
+    plane: WorkPlane
     table: Rectangle
     table_height_mm: float
     margin_mm: float
     top_mm: float
     detail_mm: float
     hand_room_mm: float
-    ceiling_mm: float | None
-    """Above the table top; None = not known."""
+    ceiling: Ceiling | None
+    blocks: tuple[Block, ...]
+    walls: Rectangle | None
     delivery_px: Extent
     crop_wanted: float
+    frame_rate_hz: float
+    mains_hz: int
+    reflectance: float
+    mat_reflectance: float
+    gloss: Gloss
+    items: tuple[Item, ...]
+    maker: GivenMaker
     hazards: tuple[Hazard, ...]
+
+    @property
+    def is_flat(self) -> bool:
+        """Whether the work lies on the table."""
+        return self.plane.tilt_deg == 0
+
+    @property
+    def table_top_of_zone_mm(self) -> float:
+        """The highest place of the zone's volume above the table."""
+        return max(corner.z for h in (0.0, self.top_mm) for corner in self.plane.corners(h))
+
+    def ceiling_at(self, x_mm: float, y_mm: float) -> float | None:
+        """Ceiling above the table top at a place; None = not known."""
+        return None if self.ceiling is None else self.ceiling.height_at(x_mm, y_mm)
 
 
 def given_work(plan: Plan, assumptions: Assumptions) -> GivenWork:
@@ -80,57 +74,47 @@ def given_work(plan: Plan, assumptions: Assumptions) -> GivenWork:
     def length(given: float | None, at: str, usual: float, unit: Unit = "mm") -> float:
         return assumptions.fill(given, at=at, usual=usual, unit=unit, why=why)
 
-    zone_part, table_part = plan.work.zone, plan.table
-    zone = Rectangle.centred(
-        x_mm=0,
-        y_mm=0,
-        width_mm=length(zone_part.width_mm, "work/zone/width_mm", shape.zone_width_mm),
-        depth_mm=length(zone_part.depth_mm, "work/zone/depth_mm", shape.zone_depth_mm),
+    zone_part, table_part, work = plan.work.zone, plan.table, plan.work
+    tilt = (
+        length(work.tilt_deg, "work/tilt_deg", shape.tilt_deg, "deg")
+        if (work.tilt_deg is not None or shape.tilt_deg)
+        else 0.0
     )
-    width = length(table_part.width_mm, "table/width_mm", shape.table_width_mm)
-    depth = length(table_part.depth_mm, "table/depth_mm", shape.table_depth_mm)
-    height = length(table_part.height_mm, "table/height_mm", shape.table_height_mm)
-    centred = "the zone is taken to lie in the middle of the table"
-    left = assumptions.fill(
-        zone_part.from_left_edge_mm,
-        at="work/zone/from_left_edge_mm",
-        usual=(width - zone.width_mm) / 2,
-        unit="mm",
-        why=centred,
+    plane = WorkPlane(
+        width_mm=length(zone_part.width_mm, "work/zone/width_mm", shape.zone_mm[0]),
+        depth_mm=length(zone_part.depth_mm, "work/zone/depth_mm", shape.zone_mm[1]),
+        tilt_deg=tilt,
     )
-    front = assumptions.fill(
-        zone_part.from_front_edge_mm,
-        at="work/zone/from_front_edge_mm",
-        usual=(depth - zone.depth_mm) / 2,
-        unit="mm",
-        why=centred,
+    zone = Rectangle.centred(x_mm=0, y_mm=0, width_mm=plane.width_mm, depth_mm=plane.depth_mm)
+    footprint = Rectangle.centred(
+        x_mm=0, y_mm=0, width_mm=plane.width_mm, depth_mm=plane.footprint_depth_mm
     )
-    table = Rectangle(
-        left=zone.left - left,
-        right=zone.left - left + width,
-        near=zone.near - front,
-        far=zone.near - front + depth,
-    )
-    ceiling = plan.room.ceiling_mm
-    hazards = plan.work.hazards
+    width = length(table_part.width_mm, "table/width_mm", shape.table_mm[0])
+    depth = length(table_part.depth_mm, "table/depth_mm", shape.table_mm[1])
+    height = length(table_part.height_mm, "table/height_mm", shape.table_mm[2])
+    table = _table(plan, footprint, width, depth, assumptions)
+    top = length(work.zone_top_mm, "work/zone_top_mm", shape.zone_top_mm)
+    hazards = work.hazards
     if hazards is None:
         hazards = shape.hazards
         if hazards:
             assumptions.note("work/hazards", why, text=", ".join(hazards))
     return GivenWork(
+        shape=shape,
         zone=zone,
+        footprint=footprint,
+        plane=plane,
         table=table,
         table_height_mm=height,
         margin_mm=length(zone_part.margin_mm, "work/zone/margin_mm", shape.margin_mm),
-        top_mm=length(plan.work.zone_top_mm, "work/zone_top_mm", shape.zone_top_mm),
+        top_mm=top,
         detail_mm=length(
-            plan.work.finest_detail_mm,
-            "work/finest_detail_mm",
-            shape.finest_detail_mm,
-            unit="mm_exact",
+            work.finest_detail_mm, "work/finest_detail_mm", shape.finest_detail_mm, "mm_exact"
         ),
         hand_room_mm=length(plan.maker.hand_room_mm, "maker/hand_room_mm", shape.hand_room_mm),
-        ceiling_mm=None if ceiling is None else ceiling - height,
+        ceiling=_ceiling(plan, table, height),
+        blocks=_blocks(plan, table, height),
+        walls=_walls(plan, table),
         delivery_px=_delivery(plan, assumptions),
         crop_wanted=assumptions.fill(
             plan.delivery.crop_wanted,
@@ -139,8 +123,110 @@ def given_work(plan: Plan, assumptions: Assumptions) -> GivenWork:
             unit="times",
             why="no enlargement in the edit",
         ),
+        frame_rate_hz=assumptions.fill(
+            plan.delivery.frame_rate_hz,
+            at="delivery/frame_rate_hz",
+            usual=USUAL_FRAME_RATE_HZ,
+            unit="hz",
+            why="usual where the mains has 50 Hz",
+        ),
+        mains_hz=int(
+            assumptions.fill(
+                plan.room.mains_hz,
+                at="room/mains_hz",
+                usual=50,
+                unit="hz",
+                why="set yours: 50 or 60",
+            )
+        ),
+        reflectance=length(work.reflectance, "work/reflectance", shape.reflectance, "ratio"),
+        mat_reflectance=length(
+            table_part.mat_reflectance, "table/mat_reflectance", shape.mat_reflectance, "ratio"
+        ),
+        gloss=assumptions.choose(work.gloss, at="work/gloss", usual=shape.gloss, why=why),
+        items=work.items,
+        maker=given_maker(
+            plan,
+            shape=shape,
+            plane=plane,
+            table=table,
+            table_height_mm=height,
+            top_mm=top,
+            assumptions=assumptions,
+        ),
         hazards=hazards,
     )
+
+
+def _table(
+    plan: Plan, footprint: Rectangle, width: float, depth: float, assumptions: Assumptions
+) -> Rectangle:
+    """The table top about the zone."""
+    centred = "the zone is taken to lie in the middle of the table"
+    left = assumptions.fill(
+        plan.work.zone.from_left_edge_mm,
+        at="work/zone/from_left_edge_mm",
+        usual=(width - footprint.width_mm) / 2,
+        unit="mm",
+        why=centred,
+    )
+    front = assumptions.fill(
+        plan.work.zone.from_front_edge_mm,
+        at="work/zone/from_front_edge_mm",
+        usual=(depth - footprint.depth_mm) / 2,
+        unit="mm",
+        why=centred,
+    )
+    return Rectangle(
+        left=footprint.left - left,
+        right=footprint.left - left + width,
+        near=footprint.near - front,
+        far=footprint.near - front + depth,
+    )
+
+
+def _ceiling(plan: Plan, table: Rectangle, table_height: float) -> Ceiling | None:
+    room, slope = plan.room, plan.room.slope
+    flat = None if room.ceiling_mm is None else room.ceiling_mm - table_height
+    if slope is None:
+        return None if flat is None else Ceiling(flat_mm=flat)
+    sideways = slope.across == "left-right"
+    return Ceiling(
+        flat_mm=flat,
+        along="x" if sideways else "y",
+        first=(table.left if sideways else table.near, slope.first_mm - table_height),
+        second=(table.right if sideways else table.far, slope.second_mm - table_height),
+    )
+
+
+def _blocks(plan: Plan, table: Rectangle, table_height: float) -> tuple[Block, ...]:
+    return tuple(
+        Block(
+            name=one.name,
+            left=table.left + one.from_left_edge_mm,
+            right=table.left + one.from_left_edge_mm + one.width_mm,
+            near=table.near + one.from_front_edge_mm,
+            far=table.near + one.from_front_edge_mm + one.depth_mm,
+            low=one.bottom_mm - table_height,
+            high=(ROOM_TOP_MM if one.top_mm is None else one.top_mm) - table_height,
+        )
+        for one in plan.room.obstacles
+    )
+
+
+def _walls(plan: Plan, table: Rectangle) -> Rectangle | None:
+    """The room from above, where its size and the table's place in it are known."""
+    room = plan.room
+    if (
+        room.width_mm is None
+        or room.depth_mm is None
+        or room.table_from_left_wall_mm is None
+        or room.table_from_far_wall_mm is None
+    ):
+        return None
+    left = table.left - room.table_from_left_wall_mm
+    far = table.far + room.table_from_far_wall_mm
+    return Rectangle(left=left, right=left + room.width_mm, near=far - room.depth_mm, far=far)
 
 
 def _delivery(plan: Plan, assumptions: Assumptions) -> Extent:
@@ -152,123 +238,3 @@ def _delivery(plan: Plan, assumptions: Assumptions) -> Extent:
     usual_height = round(across / DELIVERY_PX.aspect)
     up = assumptions.fill(height, at="delivery/height_px", usual=usual_height, unit="px", why=why)
     return Extent(width=across, height=up)
-
-
-@dataclass(frozen=True, slots=True)
-class GivenCamera:
-    """A camera ready for the physics, except for zoom and height. Lengths in millimetres."""
-
-    id: str
-    at: str
-    """Path of the camera in the plan, such as ``cameras/0``."""
-    part: Camera
-    body: Body
-    lens: Lens | None
-    recording_px: Extent
-    frame: DeliveredFrame
-    fixed_view: AngleView | None
-    area_mm: Extent | None
-    crop_limit: float
-    back_mm: float
-    rim_from_mark_mm: float
-    roll_deg: int
-
-    def view(self, focal_mm: float | None) -> View:
-        """The view at a zoom setting; a phone or webcam has only the one."""
-        if self.fixed_view is not None:
-            return self.fixed_view
-        assert self.area_mm is not None
-        assert focal_mm is not None
-        return LensView(focal_mm=focal_mm, area_mm=self.area_mm)
-
-    @property
-    def picture_lies_across(self) -> bool:
-        """Whether the width of the picture runs left to right over the table."""
-        return self.roll_deg in (0, 180)
-
-    def on_table(self, picture: Extent) -> Extent:
-        """A picture's width and height as extent along x and y of the table, and back."""
-        return picture if self.picture_lies_across else picture.turned
-
-
-def given_camera(
-    camera: Camera, index: int, work: GivenWork, assumptions: Assumptions
-) -> GivenCamera | None:
-    """A camera ready for the physics; None while body, lens or sensor size are missing."""
-    body = camera.body
-    if body is None:
-        return None
-    mode = body.mode(camera.mode)
-    recording = Extent(width=mode.width_px, height=mode.height_px)
-    frame = delivered_frame(recording_px=recording, delivery_px=work.delivery_px)
-    at = f"cameras/{index}"
-    area, fixed = None, None
-    if body.view is not None:
-        tangents = field_of_view_tangents(
-            angle_deg=body.view.angle_deg, measured=body.view.measured, aspect=recording.aspect
-        )
-        stabilisation = assumptions.fill(
-            body.view.stabilisation_crop,
-            at=f"{at}/body/view/stabilisation_crop",
-            usual=1.0,
-            unit="times",
-            why="the field of view is taken as it is recorded",
-        )
-        whole = Extent(tangents.width / stabilisation, tangents.height / stabilisation)
-        fixed = AngleView(tangents=_cut(whole, frame))
-    else:
-        if camera.lens is None or mode.sensor_width_mm is None or mode.sensor_height_mm is None:
-            return None
-        area = _cut(Extent(width=mode.sensor_width_mm, height=mode.sensor_height_mm), frame)
-    if camera.roll_deg is None:
-        assumptions.note(
-            f"{at}/roll_deg", "as you see the table yourself", text="bottom edge toward you"
-        )
-    return GivenCamera(
-        id=camera.id,
-        at=at,
-        part=camera,
-        body=body,
-        lens=camera.lens,
-        recording_px=recording,
-        frame=frame,
-        fixed_view=fixed,
-        area_mm=area,
-        crop_limit=crop_limit(recording_px=recording, delivery_px=work.delivery_px),
-        back_mm=assumptions.fill(
-            body.back_mm,
-            at=f"{at}/body/back_mm",
-            usual=BODY_BACK_MM if fixed is None else FIXED_VIEW_BACK_MM,
-            unit="mm",
-            why="a usual body with its screen; measure yours",
-        ),
-        rim_from_mark_mm=_rim_from_mark(camera, body, at, assumptions),
-        roll_deg=camera.roll_deg or 0,
-    )
-
-
-def _cut(whole: Extent, frame: DeliveredFrame) -> Extent:
-    """The delivered part of a recorded extent, in the orientation of the delivered picture."""
-    shape = whole.turned if frame.on_its_side else whole
-    return Extent(width=shape.width * frame.share.width, height=shape.height * frame.share.height)
-
-
-def _rim_from_mark(camera: Camera, body: Body, at: str, assumptions: Assumptions) -> float:
-    """Sensor mark to the front rim of the lens; nothing for a phone or webcam."""
-    if camera.lens is None or body.view is not None:
-        return 0.0
-    flange = assumptions.fill(
-        body.flange_mm,
-        at=f"{at}/body/flange_mm",
-        usual=FLANGE_MM,
-        unit="mm",
-        why="a usual body without mirror; measure sensor mark to lens mount",
-    )
-    length = assumptions.fill(
-        camera.lens.length_mm,
-        at=f"{at}/lens/length_mm",
-        usual=LENS_LENGTH_MM,
-        unit="mm",
-        why="a usual lens; measure mount to front rim",
-    )
-    return flange + length

@@ -1,22 +1,33 @@
-"""Which heights of the lens work at a zoom setting, and what bounds them on either end."""
+"""Which heights of the lens work at a zoom setting, and what bounds them on either end.
+
+A camera that looks level rather than down is placed by its distance from the work; all that is said
+here of heights then holds for distances (see `Framing.measure`).
+"""
 
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Literal
 
 from steeple.core.optics.focus import nearest_focus
-from steeple.core.optics.frame import PIXELS_PER_LINE, Extent
-from steeple.core.optics.overhead import Overhead
-from steeple.core.study.given import GivenCamera, GivenWork
+from steeple.core.optics.frame import PIXELS_PER_LINE
+from steeple.core.study.framing import HIGHEST_MM, Framing
+from steeple.core.study.given_camera import CAMERA_HALF_MM, GivenCamera
 from steeple.core.study.result import Band
 
-BoundCode = Literal["zone", "focus", "hands", "ceiling", "detail"]
+BoundCode = Literal[
+    "zone", "focus", "hands", "stand-low", "ceiling", "wall", "detail", "head", "stand", "depth"
+]  # fmt: skip
 TAPE_STEP_MM = 5.0
 """Heights that Steeple chooses itself are rounded to this, which any tape shows."""
 ARM_REACH_MM = 1_300.0
 """Height over the table up to which one still reaches the camera; only used to choose a height."""
+HEAD_SAMPLES = (1.0, 1.15, 1.35, 1.6, 1.9, 2.3, 2.8, 3.4, 4.2, 5.2, 6.5, 9.0, 14.0, 25.0)
+"""Multiples of the least distance at which the head is looked for in the picture."""
+HEAD_ROOM_MM = 60.0
+"""Free room between a head and the camera below which they meet; our own planning value."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,12 +43,14 @@ class HeightRange:
     """Heights that work at one zoom setting.
 
     ``never`` lists demands that no height meets at this zoom. ``greatest`` is None when nothing
-    bounds the height above.
+    bounds the height above. ``head`` is the stretch in which the maker's head is where the camera
+    would be; None where the camera passes beside it.
     """
 
     floors: tuple[Bound, ...]
     caps: tuple[Bound, ...]
     never: tuple[BoundCode, ...]
+    head: tuple[float, float] | None = None
 
     @property
     def least(self) -> Bound:
@@ -48,10 +61,27 @@ class HeightRange:
         return min(self.caps, key=lambda bound: bound.height_mm) if self.caps else None
 
     @property
+    def stretches(self) -> tuple[tuple[float, float], ...]:
+        """The stretches of height that meet every demand; infinite where nothing bounds them."""
+        if self.never:
+            return ()
+        low = self.least.height_mm
+        high = self.greatest.height_mm if self.greatest else math.inf
+        if low > high:
+            return ()
+        if self.head is None or self.head[1] <= low or self.head[0] >= high:
+            return ((low, high),)
+        parts = []
+        if low < self.head[0]:
+            parts.append((low, self.head[0]))
+        if self.head[1] < high:
+            parts.append((self.head[1], high))
+        return tuple(parts)
+
+    @property
     def works(self) -> bool:
         """Whether any height meets every demand."""
-        greatest = self.greatest
-        return not self.never and (greatest is None or self.least.height_mm <= greatest.height_mm)
+        return bool(self.stretches)
 
     def at(self, code: BoundCode) -> float | None:
         """The height of one bound, or None where it does not bind or is never met."""
@@ -61,12 +91,12 @@ class HeightRange:
 
     @property
     def suggested_mm(self) -> float:
-        """The least height that works, raised to the next step of a tape where that still works."""
-        raised = math.ceil(self.least.height_mm / TAPE_STEP_MM - 1e-9) * TAPE_STEP_MM
-        greatest = self.greatest
-        if greatest is not None and raised > greatest.height_mm >= self.least.height_mm:
-            return self.least.height_mm
-        return raised
+        """The least height that works, raised to the next step of a tape where that still works;
+        where none works, the least that meets the demands from below."""
+        stretches = self.stretches
+        low, high = stretches[0] if stretches else (self.least.height_mm, math.inf)
+        raised = math.ceil(low / TAPE_STEP_MM - 1e-9) * TAPE_STEP_MM
+        return raised if raised <= high else low
 
 
 def nearest_focus_of(camera: GivenCamera, focal_mm: float | None) -> float | None:
@@ -80,95 +110,146 @@ def nearest_focus_of(camera: GivenCamera, focal_mm: float | None) -> float | Non
     )
 
 
-def overhead_of(camera: GivenCamera, work: GivenWork, focal_mm: float | None) -> Overhead:
-    """The straight-down view of a camera over the work at a zoom setting."""
-    return Overhead(
-        view=camera.view(focal_mm),
-        top_mm=work.top_mm,
-        focus_height_mm=camera.part.focus_height_mm,
-    )
-
-
-def wanted_extent(camera: GivenCamera, work: GivenWork) -> Extent:
-    """What the picture must show at the top of the work, in the picture's own width and height.
-
-    The zone with its margin on every side, and as much again as the lens stands off its centre.
-    """
-    x = camera.part.position.x_mm or 0.0
-    y = camera.part.position.y_mm or 0.0
-    return camera.on_table(
-        Extent(
-            width=work.zone.width_mm + 2 * (work.margin_mm + abs(x)),
-            height=work.zone.depth_mm + 2 * (work.margin_mm + abs(y)),
-        )
-    )
-
-
-def height_range(camera: GivenCamera, work: GivenWork, focal_mm: float | None) -> HeightRange:
+def height_range(framing: Framing, focal_mm: float | None) -> HeightRange:
     """Every bound of the lens height at a zoom setting."""
-    overhead = overhead_of(camera, work, focal_mm)
+    work, part = framing.work, framing.camera.part
     floors: list[Bound] = []
     caps: list[Bound] = []
     never: list[BoundCode] = []
 
-    def floor(code: BoundCode, height: float | None) -> None:
-        if height is None:
+    def floor(code: BoundCode, d: float | None) -> None:
+        if d is None:
             never.append(code)
         else:
-            floors.append(Bound(code, height))
+            floors.append(Bound(code, framing.value_of(d)))
 
-    floor(
-        "zone",
-        overhead.least_height_covering(plane_mm=work.top_mm, wanted_mm=wanted_extent(camera, work)),
-    )
-    nearest = nearest_focus_of(camera, focal_mm)
+    def cap(code: BoundCode, d: float | None) -> None:
+        if d is not None:
+            caps.append(Bound(code, framing.value_of(d)))
+
+    floor("zone", framing.root(lambda d: framing.least_spare(d) - work.margin_mm))
+    nearest = nearest_focus_of(framing.camera, focal_mm)
     if nearest is not None:
-        floor("focus", overhead.least_height_focusing(nearest))
-    floor(
-        "hands",
-        overhead.height_with_mark_at(work.top_mm + work.hand_room_mm + camera.rim_from_mark_mm),
+        floor("focus", framing.root(lambda d: framing.focus_distance(d) - nearest))
+    floor("hands", _hands(framing))
+    _cap_all(framing, cap, never)
+    if framing.measure == "height":
+        if part.stand_lowest_mm is not None:
+            floors.append(Bound("stand-low", part.stand_lowest_mm))
+        if part.stand_highest_mm is not None:
+            caps.append(Bound("stand", part.stand_highest_mm))
+    if not floors:
+        floors.append(Bound("zone", framing.value_of(framing.lowest)))
+    return HeightRange(
+        floors=tuple(floors), caps=tuple(caps), never=tuple(never), head=_head_stretch(framing)
     )
-    if work.ceiling_mm is not None:
-        highest = overhead.height_with_mark_at(work.ceiling_mm - camera.back_mm)
-        if highest is not None:
-            caps.append(Bound("ceiling", highest))
-    widest = work.delivery_px.width * work.detail_mm / PIXELS_PER_LINE
-    detail = overhead.greatest_height_with_width(plane_mm=0.0, width_mm=widest)
-    if detail is None:
+
+
+def _hands(framing: Framing) -> float | None:
+    """Least distance with room for hands. The room grows with it while the magnification is below
+    1; nearer than that, the life-size distance is returned."""
+    least = framing.view.least_distance_mm
+    floor = framing.lowest
+    if least:
+        depth = framing.nearest if framing.focus is None else framing.focus
+        floor = max(floor, 2 * least - depth)
+    return framing.root(lambda d: framing.hand_room(d) - framing.work.hand_room_mm, floor=floor)
+
+
+def _cap_all(
+    framing: Framing, cap: Callable[[BoundCode, float | None], None], never: list[BoundCode]
+) -> None:
+    """Everything that bounds the distance from above."""
+    low = framing.lowest
+    if framing.ceiling_room(low) is not None:
+        cap("ceiling", framing.root(lambda d: -(framing.ceiling_room(d) or 0.0)))
+    if framing.wall_room(low) is not None:
+        cap("wall", framing.root(lambda d: CAMERA_HALF_MM - (framing.wall_room(d) or 0.0)))
+    if framing.detail_px(low) < PIXELS_PER_LINE:
         never.append("detail")
     else:
-        caps.append(Bound("detail", detail))
-    if not floors:
-        floors.append(Bound("zone", overhead.lowest_mm))
-    return HeightRange(floors=tuple(floors), caps=tuple(caps), never=tuple(never))
+        cap("detail", framing.root(lambda d: PIXELS_PER_LINE - framing.detail_px(d)))
+    clear, head = _head(framing)
+    if not clear:
+        never.append("head")
+    else:
+        cap("head", head)
+
+
+def _head(framing: Framing) -> tuple[bool, float | None]:
+    """Whether any distance keeps the head out of the picture, and the greatest that does."""
+    before: float | None = None
+    least = max(framing.lowest, 30.0)
+    for times in HEAD_SAMPLES:
+        d = least * times
+        if d > HIGHEST_MM:
+            break
+        if framing.head_clearance(d) >= 0:
+            before = d
+        elif before is not None:
+            return True, framing.root(lambda d: -framing.head_clearance(d), floor=before)
+    return before is not None, None
+
+
+def _head_stretch(framing: Framing) -> tuple[float, float] | None:
+    """Between which heights the camera would be where a head is."""
+    axis, camera = framing.pose.axis, framing.camera
+    stretches = []
+    for x, y, z, radius in framing.work.maker.heads.tolist():
+        off = (x - framing.base.x, y - framing.base.y, z - framing.base.z)
+        along = off[0] * axis.x + off[1] * axis.y + off[2] * axis.z
+        aside = math.sqrt(max(0.0, off[0] ** 2 + off[1] ** 2 + off[2] ** 2 - along * along))
+        reach = radius + CAMERA_HALF_MM + HEAD_ROOM_MM
+        if aside >= reach:
+            continue
+        half = math.sqrt(reach * reach - aside * aside)
+        v = framing.mark_behind(max(framing.lowest, -along))
+        ahead = camera.rim_from_mark_mm - v
+        stretches.append((-along - v - camera.back_mm - half, -along + ahead + half))
+    if not stretches:
+        return None
+    low, high = min(one[0] for one in stretches), max(one[1] for one in stretches)
+    low = max(low, framing.lowest)
+    if high <= low:
+        return None
+    return framing.value_of(low), framing.value_of(high)
+
+
+BAND_WORDS: dict[BoundCode, str] = {
+    "zone": "zone cut off",
+    "focus": "no focus",
+    "hands": "no hand room",
+    "stand-low": "stand ends",
+    "ceiling": "ceiling",
+    "wall": "wall",
+    "detail": "detail lost",
+    "head": "head in frame",
+    "stand": "stand ends",
+    "depth": "not sharp throughout",
+}
 
 
 def bands_of(heights: HeightRange) -> tuple[Band, ...]:
     """The range drawn as bands for the plumb: what is wrong where, and where all is well."""
-    words: dict[BoundCode, str] = {
-        "zone": "zone cut off",
-        "focus": "no focus",
-        "hands": "no hand room",
-        "ceiling": "ceiling",
-        "detail": "detail lost",
-    }
     bands = [
-        Band(code=b.code, words=words[b.code], good=False, from_mm=0.0, to_mm=b.height_mm)
+        Band(code=b.code, words=BAND_WORDS[b.code], good=False, from_mm=0.0, to_mm=b.height_mm)
         for b in heights.floors
     ]
     bands += [
-        Band(code=b.code, words=words[b.code], good=False, from_mm=b.height_mm, to_mm=None)
+        Band(code=b.code, words=BAND_WORDS[b.code], good=False, from_mm=b.height_mm, to_mm=None)
         for b in heights.caps
     ]
-    if heights.works:
-        greatest = heights.greatest
+    if heights.head is not None:
+        low, high = heights.head
+        bands.append(Band(code="head-room", words="your head", good=False, from_mm=low, to_mm=high))
+    for low, high in heights.stretches:
         bands.append(
             Band(
                 code="works",
                 words="all fits",
                 good=True,
-                from_mm=heights.least.height_mm,
-                to_mm=None if greatest is None else greatest.height_mm,
+                from_mm=low,
+                to_mm=None if math.isinf(high) else high,
             )
         )
     return tuple(bands)

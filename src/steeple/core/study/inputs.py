@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from steeple.core.study.given import Assumptions
+from steeple.core.study.assumptions import Assumptions
 from steeple.core.study.lens import LensStudy, Sight
 from steeple.core.study.result import Put, Quantity
 from steeple.core.units import Unit
@@ -34,7 +34,10 @@ class Inputs:
 
     def height(self) -> tuple[Put, ...]:
         at = self._camera("position/z_mm")
-        return self._put("H", "lens above the table", self.study.settings.height_mm, "mm", at)
+        if self.study.looks_down:
+            return self._put("H", "lens above the table", self.study.height_mm, "mm", at)
+        meaning = "lens to the middle of the work, along the axis"
+        return self._put("H", meaning, self.sight.middle_mm, "mm", at)
 
     def top(self) -> tuple[Put, ...]:
         return self._put(
@@ -54,7 +57,7 @@ class Inputs:
         """Focal length, focus distance and image distance; nothing of it for a fixed view."""
         if self.study.settings.focal_mm is None:
             return ()
-        v = self.sight.mark_height_mm - self.study.settings.height_mm
+        v = self.study.framing.mark_behind(self.sight.middle_mm)
         return (
             self.focal()
             + self.focus()
@@ -78,8 +81,9 @@ class Inputs:
         n, coc = self.study.settings.f_number, self.study.settings.coc_mm
         if n is None or coc is None:
             return ()
+        circle = "two delivered pixels" if self.study.camera.critical else "active diagonal ÷ 1500"
         return self._put("N", "f-number", n, "f_number", self._camera("f_number")) + self._put(
-            "c", "circle of confusion, active diagonal ÷ 1500", coc, "mm_exact"
+            "c", f"circle of confusion, {circle}", coc, "mm_exact"
         )
 
     def ratio(self) -> tuple[Put, ...]:

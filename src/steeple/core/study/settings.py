@@ -5,18 +5,13 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from steeple.core.optics.focus import circle_of_confusion
-from steeple.core.optics.overhead import HIGHEST_MM
+from steeple.core.optics.focus import circle_of_confusion, critical_circle
 from steeple.core.plan.gear import Lens
-from steeple.core.study.given import USUAL_F_NUMBER, Assumptions, GivenCamera, GivenWork
-from steeple.core.study.heights import (
-    ARM_REACH_MM,
-    HeightRange,
-    height_range,
-    nearest_focus_of,
-    overhead_of,
-    wanted_extent,
-)
+from steeple.core.study.assumptions import Assumptions
+from steeple.core.study.framing import HIGHEST_MM, Framing, framing_of, given_distance
+from steeple.core.study.given import GivenWork
+from steeple.core.study.given_camera import USUAL_F_NUMBER, GivenCamera
+from steeple.core.study.heights import ARM_REACH_MM, HeightRange, height_range, nearest_focus_of
 from steeple.core.study.result import Quantity, mm
 
 MARKED_STOPS = (
@@ -30,12 +25,19 @@ COMPARED = 20
 
 @dataclass(frozen=True, slots=True)
 class Settings:
-    """How a camera hangs and is set. ``focal_mm`` and ``f_number`` are None for a fixed view."""
+    """How a camera hangs and is set. ``focal_mm`` and ``f_number`` are None for a fixed view.
 
-    height_mm: float
+    ``value_mm`` is the height above the table, or the distance of a camera that looks level;
+    ``d_mm`` the distance from the middle of the zone along the axis.
+    """
+
+    value_mm: float
+    d_mm: float
     focal_mm: float | None
     f_number: float | None
     coc_mm: float | None
+    usual_coc_mm: float | None
+    critical_coc_mm: float | None
     heights: HeightRange
 
 
@@ -49,64 +51,70 @@ def zoom_settings(lens: Lens, most: int = 120) -> tuple[float, ...]:
 
 def settle(camera: GivenCamera, work: GivenWork, assumptions: Assumptions) -> Settings:
     """Zoom, height and f-number of a camera, noting what was chosen here."""
-    focal, heights = _zoom(camera, work, assumptions)
-    height = camera.part.position.z_mm
-    if height is None:
-        height = min(heights.suggested_mm, HIGHEST_MM)
+    distance = given_distance(camera, work)
+    focal = _zoom(camera, work, distance, assumptions)
+    framing = framing_of(camera, work, focal)
+    heights = height_range(framing, focal)
+    if distance is None:
+        value = min(heights.suggested_mm, HIGHEST_MM)
+        distance = framing.d_of(value)
         assumptions.note(
             f"{camera.at}/position/z_mm",
             "the least height that works, to the next half centimetre"
             if heights.works
             else "no height meets every demand at this zoom; this one meets those from below",
-            quantity=mm(height),
+            quantity=mm(framing.position(distance).z),
         )
-    f_number, coc = None, None
+    f_number, usual, critical = None, None, None
     if camera.area_mm is not None and focal is not None:
         f_number = _f_number(camera, focal, assumptions)
-        coc = circle_of_confusion(width_mm=camera.area_mm.width, height_mm=camera.area_mm.height)
+        area = camera.area_mm
+        usual = circle_of_confusion(width_mm=area.width, height_mm=area.height)
+        critical = critical_circle(width_mm=area.width, delivered_px=work.delivery_px.width)
     return Settings(
-        height_mm=height, focal_mm=focal, f_number=f_number, coc_mm=coc, heights=heights
+        value_mm=framing.value_of(distance),
+        d_mm=distance,
+        focal_mm=focal,
+        f_number=f_number,
+        coc_mm=critical if camera.critical else usual,
+        usual_coc_mm=usual,
+        critical_coc_mm=critical,
+        heights=heights,
     )
 
 
 def _zoom(
-    camera: GivenCamera, work: GivenWork, assumptions: Assumptions
-) -> tuple[float | None, HeightRange]:
+    camera: GivenCamera, work: GivenWork, distance: float | None, assumptions: Assumptions
+) -> float | None:
     lens = camera.lens
     if camera.fixed_view is not None or lens is None:
-        return None, height_range(camera, work, None)
-    chosen = camera.part.focal_mm
-    if chosen is not None:
-        return chosen, height_range(camera, work, chosen)
-    at = f"{camera.at}/focal_mm"
+        return None
+    if camera.part.focal_mm is not None:
+        return camera.part.focal_mm
     if lens.focal_min_mm == lens.focal_max_mm:
         why, focal = "the lens has this one focal length", lens.focal_min_mm
-    elif camera.part.position.z_mm is not None:
+    elif distance is not None:
         why = "the longest zoom at which the zone fits from this height, or the shortest there is"
-        fitting = longest_fitting(camera, work, lens, camera.part.position.z_mm)
+        fitting = longest_fitting(camera, work, lens, distance)
         focal = lens.focal_min_mm if fitting is None else fitting
     else:
         why = "puts the lens nearest to the middle of the heights that work"
         focal = _comfortable(camera, work, lens)
-    assumptions.note(at, why, quantity=Quantity(value=focal, unit="mm_exact"))
-    return focal, height_range(camera, work, focal)
+    assumptions.note(f"{camera.at}/focal_mm", why, quantity=Quantity(value=focal, unit="mm_exact"))
+    return focal
 
 
-def longest_fitting(
-    camera: GivenCamera, work: GivenWork, lens: Lens, height_mm: float
-) -> float | None:
-    """The longest zoom setting at which the zone fits from a height and the lens focuses there;
+def longest_fitting(camera: GivenCamera, work: GivenWork, lens: Lens, d_mm: float) -> float | None:
+    """The longest zoom setting at which the zone fits from a distance and the lens focuses there;
     None where no setting does."""
-    wanted = wanted_extent(camera, work)
     for focal in reversed(zoom_settings(lens)):
-        overhead = overhead_of(camera, work, focal)
-        if height_mm < overhead.lowest_mm:
+        framing = framing_of(camera, work, focal)
+        if d_mm < framing.lowest:
             continue
         nearest = nearest_focus_of(camera, focal)
-        if nearest is not None and overhead.focus_distance(height_mm) < nearest:
+        if nearest is not None and framing.focus_distance(d_mm) < nearest:
             continue
-        seen = overhead.covered(height_mm=height_mm, plane_mm=work.top_mm)
-        if seen.width >= wanted.width and seen.height >= wanted.height:
+        if framing.least_spare(d_mm) >= work.margin_mm:
             return focal
     return None
 
@@ -116,7 +124,10 @@ def _comfortable(camera: GivenCamera, work: GivenWork, lens: Lens) -> float:
 
     Settings at which no height meets every demand come last, those with the fewest unmet first.
     """
-    ranges = [(focal, height_range(camera, work, focal)) for focal in zoom_settings(lens, COMPARED)]
+    ranges = [
+        (focal, height_range(framing_of(camera, work, focal), focal))
+        for focal in zoom_settings(lens, COMPARED)
+    ]
 
     def rank(entry: tuple[float, HeightRange]) -> tuple[bool, int, float]:
         _focal, heights = entry
@@ -126,6 +137,11 @@ def _comfortable(camera: GivenCamera, work: GivenWork, lens: Lens) -> float:
         return (not heights.works, len(heights.never), abs(height - (low + high) / 2))
 
     return min(ranges, key=rank)[0]
+
+
+def framing_at(camera: GivenCamera, work: GivenWork, settings: Settings) -> Framing:
+    """The framing of a camera as it is set."""
+    return framing_of(camera, work, settings.focal_mm)
 
 
 def _f_number(camera: GivenCamera, focal_mm: float, assumptions: Assumptions) -> float:

@@ -15,7 +15,8 @@ def _judge(scene: Scene) -> Said | None:
     study, sight = scene.lens, scene.sight
     if study is None or sight is None:
         return None
-    clearance = study.ceiling_clearance_mm
+    clearance = sight.ceiling_clearance_mm
+    back = study.framing.back(sight.middle_mm)
     if clearance is None:
         return Said(
             verdict="unknown",
@@ -33,8 +34,8 @@ def _judge(scene: Scene) -> Said | None:
             verdict="fails",
             title=say("The camera stands {over} into the ceiling", over=mm(-clearance)),
             reason=say(
-                "The ceiling is {ceiling} above the table; the back of the camera is at {back}.",
-                ceiling=mm(study.work.ceiling_mm or 0.0),
+                "The ceiling is {ceiling} above the table there; the back of the camera is at {back}.",
+                ceiling=mm(study.work.ceiling_at(back.x, back.y) or 0.0),
                 back=mm(sight.back_height_mm),
             ),
             measured=against,

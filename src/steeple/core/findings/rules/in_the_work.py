@@ -12,7 +12,8 @@ def _judge(scene: Scene) -> Said | None:
     study = scene.lens
     if study is None:
         return None
-    height, lowest = study.settings.height_mm, study.overhead.lowest_mm
+    height = study.settings.value_mm
+    lowest = study.framing.value_of(study.framing.lowest)
     clear = height >= lowest
     return Said(
         verdict="holds" if clear else "fails",

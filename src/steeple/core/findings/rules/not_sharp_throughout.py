@@ -12,33 +12,40 @@ from steeple.core.study.result import Quantity, mm, say
 from steeple.core.study.settings import next_stop
 
 _TOLERANCE_MM = 0.05
+_ENDS = {
+    True: ("the top of the work", "the table"),
+    False: ("the nearest part of the work", "the farthest part"),
+}
 
 
 def _judge(scene: Scene) -> Said | None:
     study, sight = scene.lens, scene.sight
-    if study is None or sight is None or sight.sharp_up_to_mm is None:
+    if study is None or sight is None or sight.sharp_near_mm is None:
         return None
-    top, up = scene.work.top_mm, sight.sharp_up_to_mm
-    above = up - top
-    below = None if sight.sharp_down_to_mm is None else -sight.sharp_down_to_mm
+    above = sight.work_near_mm - sight.sharp_near_mm
+    below = None if sight.sharp_far_mm is None else sight.sharp_far_mm - sight.work_far_mm
     least = above if below is None else min(above, below)
     stop = Quantity(value=study.settings.f_number or 0.0, unit="f_number")
     against = measured(least, unit="mm", least=0)
+    both = "Table and top of the work" if study.looks_down else "Nearest and farthest point"
     if least >= -_TOLERANCE_MM:
         return Said(
             verdict="holds",
-            title=say("Table and top of the work are both sharp at {stop}", stop=stop),
+            title=say(f"{both} are both sharp at {{stop}}", stop=stop),
             measured=against,
         )
-    soft = "the top of the work" if above < 0 else "the table"
+    near, far = _ENDS[study.looks_down]
+    soft = near if above < 0 else far
     if above < 0 and below is not None and below < 0:
-        soft = "the table and the top of the work"
+        soft = f"{far} and {near}"
     return Said(
         verdict="fails",
         title=say("At {stop} " + soft + " is soft", stop=stop),
         reason=say(
-            "The sharp stretch misses it by {short}. The circle of confusion is the active "
-            "diagonal by 1500.",
+            "The sharp stretch misses it by {short}. The circle of confusion is "
+            + (
+                "two delivered pixels." if study.camera.critical else "the active diagonal by 1500."
+            ),
             short=mm(-least),
         ),
         measured=against,
@@ -48,14 +55,16 @@ def _judge(scene: Scene) -> Said | None:
 
 def _propose(scene: Scene) -> Iterator[Proposal]:
     study = scene.lens
-    if study is None or study.settings.focal_mm is None or study.settings.coc_mm is None:
+    sight = scene.sight
+    if study is None or sight is None:
         return
-    height = study.settings.height_mm
+    if study.settings.focal_mm is None or study.settings.coc_mm is None:
+        return
     needed = f_number_holding(
         focal_mm=study.settings.focal_mm,
         circle_of_confusion_mm=study.settings.coc_mm,
-        near_mm=height - scene.work.top_mm,
-        far_mm=height,
+        near_mm=sight.work_near_mm,
+        far_mm=sight.work_far_mm,
     )
     if needed is not None and (stop := next_stop(needed)) is not None:
         said = Quantity(value=stop, unit="f_number")

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from steeple.core.findings.finding import Proposal, Rule, Said, measured
 from steeple.core.findings.moves import camera_moves, change
 from steeple.core.findings.scene import Scene
-from steeple.core.geometry.rectangle import SIDES, spare_around
+from steeple.core.geometry.rectangle import SIDES
 from steeple.core.study.answers import SIDE_WORDS
 from steeple.core.study.result import mm, say
 
@@ -16,7 +16,7 @@ _TOLERANCE_MM = 0.5
 
 def _judge(scene: Scene) -> Said | None:
     sight = scene.sight
-    if sight is None:
+    if sight is None or sight.table_beyond is None:
         return None
     beyond = sight.table_beyond
     least = beyond.least
@@ -52,17 +52,12 @@ def _judge(scene: Scene) -> Said | None:
 
 def _propose(scene: Scene) -> Iterator[Proposal]:
     study, sight = scene.lens, scene.sight
-    if study is None or sight is None:
+    if study is None or sight is None or sight.seen_surface is None:
         return
-    table, seen, zone, margin = (
-        scene.work.table,
-        sight.seen_table,
-        scene.work.zone,
-        scene.work.margin_mm,
-    )
+    table, seen, margin = scene.work.table, sight.seen_surface, scene.work.margin_mm
     dx = max(0.0, table.left - seen.left) - max(0.0, seen.right - table.right)
     dy = max(0.0, table.near - seen.near) - max(0.0, seen.far - table.far)
-    spare = spare_around(zone, sight.seen_top)
+    spare = sight.spare_top
     dx = max(margin - spare.right, min(dx, spare.left - margin)) if dx else 0.0
     dy = max(margin - spare.far, min(dy, spare.near - margin)) if dy else 0.0
     dx, dy = round(dx, 1), round(dy, 1)
@@ -78,8 +73,8 @@ def _propose(scene: Scene) -> Iterator[Proposal]:
         yield Proposal(
             action=action,
             changes=(
-                change(scene, "position/x_mm", study.x_mm + dx),
-                change(scene, "position/y_mm", study.y_mm + dy),
+                change(scene, "position/x_mm", round(study.position.x + dx, 1)),
+                change(scene, "position/y_mm", round(study.position.y + dy, 1)),
             ),
         )
     yield from camera_moves(scene)

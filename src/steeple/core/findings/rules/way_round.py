@@ -8,10 +8,10 @@ from steeple.core.findings.finding import Proposal, Rule, Said, measured
 from steeple.core.findings.moves import change, turn
 from steeple.core.findings.scene import Scene
 from steeple.core.study.answers import way_round_words
-from steeple.core.study.heights import wanted_extent
 from steeple.core.study.result import Quantity, say
 
 _WORTH_SAYING = 1.10
+_SQUARE_DEG = 5.0
 
 
 def _gain(scene: Scene) -> float | None:
@@ -19,10 +19,14 @@ def _gain(scene: Scene) -> float | None:
     study, sight = scene.lens, scene.sight
     if study is None or sight is None:
         return None
-    wanted = wanted_extent(study.camera, scene.work)
-    picture = sight.picture_top_mm
-    now = min(picture.width / wanted.width, picture.height / wanted.height)
-    other = min(picture.width / wanted.height, picture.height / wanted.width)
+    work, seen = scene.work, sight.seen_top
+    if seen is None or sight.out_of_square_deg > _SQUARE_DEG:
+        return None
+    off = study.framing.base.minus(work.plane.middle)
+    wide = work.zone.width_mm + 2 * (work.margin_mm + abs(off.x))
+    deep = work.zone.depth_mm + 2 * (work.margin_mm + abs(off.dot(work.plane.slope)))
+    now = min(seen.width_mm / wide, seen.depth_mm / deep)
+    other = min(seen.depth_mm / wide, seen.width_mm / deep)
     return other / now
 
 

@@ -19,13 +19,15 @@ def _why(study: LensStudy, sight: Sight) -> Sentence:
     """At which height the zone would fit, and what the height of the work takes away."""
     fits = study.settings.heights.at("zone")
     reason: Sentence = ()
-    if fits is not None and fits > study.settings.height_mm:
+    if fits is not None and fits > study.settings.value_mm:
         reason = say(
-            "At this zoom the lens must hang at {fits}; it hangs at {height}.",
+            "At this zoom the lens must hang at {fits}; it hangs at {height}."
+            if study.by_height
+            else "At this zoom the lens must be {fits} away; it is {height} away.",
             fits=mm(fits),
-            height=mm(study.settings.height_mm),
+            height=mm(study.settings.value_mm),
         )
-    if sight.spare.least < sight.spare_table.least - _TOLERANCE_MM:
+    if sight.spare.least < sight.spare_surface.least - _TOLERANCE_MM:
         reason += say(
             (" " if reason else "")
             + "The top of the work is {top} nearer to the lens, so the picture is tighter there.",

@@ -16,7 +16,7 @@ _TOLERANCE_MM = 0.05
 
 def _judge(scene: Scene) -> Said:
     work = scene.work
-    spare = spare_around(work.zone, work.table)
+    spare = spare_around(work.footprint, work.table)
     side = spare.tightest
     if spare.least >= -_TOLERANCE_MM:
         return Said(
@@ -45,7 +45,9 @@ def _judge(scene: Scene) -> Said:
 def _propose(scene: Scene) -> Iterator[Proposal]:
     work = scene.work
     wide = min(work.zone.width_mm, work.table.width_mm)
-    deep = min(work.zone.depth_mm, work.table.depth_mm)
+    deep = work.zone.depth_mm
+    if work.footprint.depth_mm > work.table.depth_mm:
+        deep = round(deep * work.table.depth_mm / work.footprint.depth_mm, 1)
     centre = (
         Change(path="/work/zone/from_left_edge_mm", value=None),
         Change(path="/work/zone/from_front_edge_mm", value=None),

@@ -1,0 +1,55 @@
+"""Work and mat are so alike that the work does not stand out."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from steeple.core.findings.finding import Proposal, Rule, Said, measured
+from steeple.core.findings.scene import Scene
+from steeple.core.optics.exposure import stops_between
+from steeple.core.plan.changes import Change
+from steeple.core.study.result import Quantity, say
+
+WANTED_STOPS = 1.0
+"""Less than a factor of two is no clear edge on a small screen; our own planning value."""
+MATS = (("dark", 0.06), ("mid", 0.25), ("light", 0.75))
+
+
+def _judge(scene: Scene) -> Said:
+    work = scene.work
+    contrast = stops_between(work.mat_reflectance, work.reflectance)
+    said = Quantity(value=abs(contrast), unit="stops")
+    holds = abs(contrast) >= WANTED_STOPS
+    word = "brighter" if contrast > 0 else "darker"
+    return Said(
+        verdict="holds" if holds else "watch",
+        title=say("The work stands out: {stops} " + word + " than what lies under it", stops=said)
+        if holds
+        else say("The work hardly stands out: {stops} from what lies under it", stops=said),
+        reason=say(
+            f"It sends back {100 * work.reflectance:.0f} % of the light, table or mat "
+            f"{100 * work.mat_reflectance:.0f} %."
+        ),
+        measured=measured(abs(contrast), unit="stops", least=WANTED_STOPS),
+        place="zone",
+    )
+
+
+def _propose(_scene: Scene) -> Iterator[Proposal]:
+    for name, reflectance in MATS:
+        yield Proposal(
+            action=say(f"Lay a {name} mat under it"),
+            changes=(Change(path="/table/mat_reflectance", value=reflectance),),
+        )
+
+
+RULE = Rule(
+    code="work.mat-too-alike",
+    step="work",
+    name="Work and mat alike",
+    trigger="work and table top or mat differ by less than one stop",
+    harm="The outline of the work is lost, above all on a small screen.",
+    source="ISO 2720 for stops; one stop as a planning value of our own",
+    judge=_judge,
+    propose=_propose,
+)

@@ -1,0 +1,64 @@
+"""The plane in which the work lies: flat on the table, sloping toward the maker, or upright.
+
+The plane turns about its edge nearest to the maker, which lies on the table. Places in it are
+``x`` to the right and ``s`` up the slope, both from the middle of the zone; ``h`` is the height off
+the plane, along its normal. Flat, these are the x, y and z of the plan.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from steeple.core.geometry.vectors import Vector, sine_cosine
+
+ZONE_CORNERS = ((-1, -1), (1, -1), (1, 1), (-1, 1))
+
+
+@dataclass(frozen=True, slots=True)
+class WorkPlane:
+    """A zone of ``width_mm`` by ``depth_mm`` tilted by ``tilt_deg``: 0 flat, 90 upright."""
+
+    width_mm: float
+    depth_mm: float
+    tilt_deg: float = 0.0
+
+    @property
+    def normal(self) -> Vector:
+        """Unit vector off the work, toward the viewer."""
+        s, c = sine_cosine(self.tilt_deg)
+        return Vector(0.0, -s, c)
+
+    @property
+    def slope(self) -> Vector:
+        """Unit vector up the slope, away from the maker."""
+        s, c = sine_cosine(self.tilt_deg)
+        return Vector(0.0, c, s)
+
+    @property
+    def middle(self) -> Vector:
+        """The middle of the zone."""
+        return Vector(0.0, 0.0, self.depth_mm / 2 * self.slope.z)
+
+    def point(self, x: float, s: float, h: float = 0.0) -> Vector:
+        """A place in the axes of the plan."""
+        return (
+            self.middle.plus(Vector(x, 0.0, 0.0))
+            .plus(self.slope.times(s))
+            .plus(self.normal.times(h))
+        )
+
+    def corners(self, h: float = 0.0) -> tuple[Vector, ...]:
+        """Corners of the zone at a height off the plane: near left, near right, far right, left."""
+        return tuple(
+            self.point(a * self.width_mm / 2, b * self.depth_mm / 2, h) for a, b in ZONE_CORNERS
+        )
+
+    def place(self, point: Vector) -> tuple[float, float, float]:
+        """``x``, ``s`` and ``h`` of a point; the round trip of `point`."""
+        way = point.minus(self.middle)
+        return way.x, way.dot(self.slope), way.dot(self.normal)
+
+    @property
+    def footprint_depth_mm(self) -> float:
+        """How deep the zone is on the table, seen from straight above."""
+        return self.depth_mm * self.slope.y

@@ -1,0 +1,131 @@
+"""A picture of a scene of simple solids, as a thin lens would make it."""
+
+from __future__ import annotations
+
+import itertools
+import math
+from concurrent.futures import ThreadPoolExecutor
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from steeple.core.errors import InputError
+from steeple.core.geometry.kernels import Array
+from steeple.core.simcam.kernels import render_rows, sky_map
+
+Picture = NDArray[np.uint8]
+SKY_COLUMNS, SKY_ROWS, SKY_DIRECTIONS = 28, 20, 96
+EXPOSURE = 1.2
+BANDS = 2
+"""Threads for a large picture; every pixel is worked out for itself, so that it is the same."""
+LARGEST_PX = 4_096
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Stage:
+    """What stands before the camera; arrays as in `simcam.kernels.render_rows`. Millimetres."""
+
+    capsules: Array
+    capsule_colours: Array
+    boxes: Array
+    box_colours: Array
+    cylinders: Array
+    cylinder_colours: Array
+    table: Array
+    floor_z: float
+    surfaces: Array
+    plane: Array
+    marks: Array
+    line_mm: float
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Shot:
+    """How the camera takes it: pose (12 numbers), tangents of the half angles, distance of the
+    focused plane and radius of the entrance pupil in millimetres (0 = all sharp)."""
+
+    camera: Array
+    half_width: float
+    half_height: float
+    focus_mm: float
+    pupil_radius_mm: float
+
+
+def sky_directions(count: int = SKY_DIRECTIONS) -> Array:
+    """Unit directions spread by the cosine law about the vertical: shape (count, 3)."""
+    k = np.arange(count) + 0.5
+    radius = np.sqrt(k / count)
+    angle = k * math.pi * (3 - math.sqrt(5))
+    return np.column_stack(
+        (radius * np.cos(angle), radius * np.sin(angle), np.sqrt(np.maximum(0, 1 - radius**2)))
+    )
+
+
+def render(stage: Stage, shot: Shot, *, size_px: tuple[int, int], samples: int) -> Picture:
+    """The picture, lit by an even sky and exposed so that middle grey stays middle grey.
+
+    Parameters
+    ----------
+    stage, shot: what is before the camera, and how it is taken.
+    size_px: width and height, 16 … `LARGEST_PX` each.
+    samples: rays a pixel, ≥ 1.
+
+    Returns
+    -------
+    Shape (height, width, 3), sRGB. The same arguments give the same bytes.
+
+    Raises
+    ------
+    InputError
+        ``out-of-range`` for a size or number of samples outside the range.
+    """
+    width, height = size_px
+    if not (16 <= width <= LARGEST_PX and 16 <= height <= LARGEST_PX):
+        raise InputError(
+            "out-of-range",
+            f"A picture of {width} × {height} pixels cannot be made; 16 to {LARGEST_PX} each way.",
+            field="size_px",
+            value=f"{width} × {height}",
+            allowed=f"16 to {LARGEST_PX}",
+        )
+    if samples < 1:
+        raise InputError(
+            "out-of-range",
+            f"{samples} rays a pixel make no picture; at least 1 is needed.",
+            field="samples",
+            value=samples,
+            allowed="at least 1",
+        )
+    left, right, near, far = stage.table.tolist()
+    sky = sky_map(
+        np.linspace(left, right, SKY_COLUMNS),
+        np.linspace(near, far, SKY_ROWS),
+        sky_directions(),
+        stage.capsules,
+        stage.boxes,
+        stage.cylinders,
+    )
+    linear = np.zeros((height, width, 3))
+    half = np.array([shot.half_width, shot.half_height])
+
+    def band(first: int, last: int) -> None:
+        render_rows(
+            first, last, linear, shot.camera, half, shot.focus_mm, shot.pupil_radius_mm, samples,
+            stage.capsules, stage.capsule_colours, stage.boxes, stage.box_colours,
+            stage.cylinders, stage.cylinder_colours, stage.table, stage.floor_z, stage.surfaces,
+            stage.plane, stage.marks, stage.line_mm, sky, stage.table,
+        )  # fmt: skip
+
+    cuts = [height * step // BANDS for step in range(BANDS + 1)]
+    with ThreadPoolExecutor(BANDS) as pool:
+        for done in [pool.submit(band, first, last) for first, last in itertools.pairwise(cuts)]:
+            done.result()
+    return encode(linear)
+
+
+def encode(linear: Array) -> Picture:
+    """Linear light (1 = a white sheet under the open sky) as sRGB bytes. Reference: IEC 61966-2-1."""
+    light = np.clip(EXPOSURE * linear, 0.0, 1.0)
+    curve = np.where(light <= 0.0031308, 12.92 * light, 1.055 * light ** (1 / 2.4) - 0.055)
+    return (curve * 255 + 0.5).astype(np.uint8)
