@@ -50,6 +50,16 @@ set_up_python() {
   mark_done "python-$1" "$want"
 }
 
+# The compiled loops of the core, so that nobody waits for them later.
+warm_kernels() {
+  local want
+  want=$(hash_of src/steeple/core/geometry/kernels.py src/steeple/core/simcam/kernels.py)
+  is_done kernels "$want" && return
+  say "Compiling the loops of the core ..."
+  .venv/bin/steeple warm > /dev/null || give_up "The loops of the core could not be compiled."
+  mark_done kernels "$want"
+}
+
 set_up_node() {
   local want
   want=$(hash_of web/package.json web/package-lock.json)

@@ -20,7 +20,7 @@ from steeple.api import errors
 from steeple.api.context import Context
 from steeple.api.limits import Limits
 from steeple.api.models import Problems
-from steeple.api.routes import core, plans
+from steeple.api.routes import core, gear, plans
 
 WORKERS = 4
 """Threads that answer at once. More than the cores need only take turns and make all wait."""
@@ -77,6 +77,7 @@ def make_app(context: Context | None, pages: Path | None) -> FastAPI:
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=[*LOCAL_HOSTS, "testserver"])
     app.include_router(plans.router)
     app.include_router(core.router)
+    app.include_router(gear.router)
     if pages is not None:
         app.mount("/", Pages(directory=pages, html=True), name="pages")
     return app

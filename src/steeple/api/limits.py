@@ -14,7 +14,7 @@ from steeple.core.plan.reading import PLAN_BYTES_LIMIT
 
 BODY_LIMIT = PLAN_BYTES_LIMIT
 HEADERS = {
-    "content-security-policy": "default-src 'self'; img-src 'self' data:; style-src 'self' "
+    "content-security-policy": "default-src 'self'; img-src 'self' data: blob:; style-src 'self' "
     "'unsafe-inline'; object-src 'none'; base-uri 'none'; form-action 'self'; "
     "frame-ancestors 'none'",
     "x-content-type-options": "nosniff",

@@ -4,15 +4,18 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import Field, StringConstraints
+from pydantic import Field, JsonValue, StringConstraints
 
-from steeple.core.plan.document import Plan, ShapeId
+from steeple.core.findings.scene import Owned
+from steeple.core.plan.cupboard import GearField, GearKind
+from steeple.core.plan.document import CAMERA_LIMIT, Hazard, Plan, Role, ShapeId
 from steeple.core.plan.gear import Body, Lens
-from steeple.core.plan.parts import Name, Part
+from steeple.core.plan.parts import CropTimes, Name, Part, Pixels
 from steeple.core.plan.problems import Problem
 
 Revision = Annotated[int, Field(strict=True, ge=1, le=1_000_000_000)]
 PlanId = Annotated[str, StringConstraints(pattern=r"^[a-z0-9-]{1,40}$")]
+GearId = PlanId
 
 
 class Problems(Part):
@@ -92,7 +95,40 @@ class EvaluateRequest(Part):
     owned_lenses: tuple[Lens, ...] = Field(
         default=(), max_length=200, description="Lenses that a mend may take."
     )
+    owned_bodies: tuple[Body, ...] = Field(
+        default=(), max_length=200, description="Cameras that a mend may take."
+    )
     try_mends: bool = True
+
+    @property
+    def owned(self) -> Owned:
+        return Owned(lenses=self.owned_lenses, bodies=self.owned_bodies)
+
+
+CameraIndex = Annotated[int, Field(strict=True, ge=0, lt=CAMERA_LIMIT)]
+
+
+class CameraRequest(Part):
+    """A plan, one of its cameras, and what is owned."""
+
+    plan: Plan
+    camera: CameraIndex = 0
+    owned_lenses: tuple[Lens, ...] = Field(default=(), max_length=200)
+    owned_bodies: tuple[Body, ...] = Field(default=(), max_length=200)
+
+    @property
+    def owned(self) -> Owned:
+        return Owned(lenses=self.owned_lenses, bodies=self.owned_bodies)
+
+
+class PictureRequest(Part):
+    """A plan, and which picture of it is wanted."""
+
+    plan: Plan
+    camera: CameraIndex = 0
+    width_px: Annotated[int, Field(strict=True, ge=64, le=1920)] = 320
+    quality: Literal["draft", "fine"] = "draft"
+    pose: Annotated[int, Field(strict=True, ge=0, le=8)] = 4
 
 
 class OwnedBody(Part):
@@ -110,36 +146,150 @@ class OwnedLens(Part):
 
 
 class CupboardReply(Part):
-    """Everything owned."""
+    """Bodies and lenses in use."""
 
     bodies: tuple[OwnedBody, ...]
     lenses: tuple[OwnedLens, ...]
 
 
-class NewBody(Part):
-    """A body to put into the cupboard."""
-
-    kind: Literal["body"]
-    gear: Body
-
-
-class NewLens(Part):
-    """A lens to put into the cupboard."""
-
-    kind: Literal["lens"]
-    gear: Lens
-
-
-class NewGear(Part):
-    """A thing to put into the cupboard."""
-
-    thing: Annotated[NewBody | NewLens, Field(discriminator="kind")]
-
-
-class GearAdded(Part):
-    """The id of a thing put into the cupboard."""
+class Thing(Part):
+    """A thing in the cupboard; ``figures`` are those of its kind."""
 
     id: str
+    kind: GearKind
+    name: str
+    figures: dict[str, JsonValue]
+    version: int
+    changed_at: str
+    retired: bool
+
+
+class Things(Part):
+    """Things found, and how many there are of each kind."""
+
+    things: tuple[Thing, ...]
+    counts: dict[str, int]
+
+
+class NewThing(Part):
+    """A thing to put into the cupboard."""
+
+    kind: GearKind
+    figures: dict[str, JsonValue]
+
+
+class EditThing(Part):
+    """New figures of a thing, and the version they started from."""
+
+    base_version: Revision
+    figures: dict[str, JsonValue]
+
+
+class GearKindReply(Part):
+    """A kind of gear and its fields."""
+
+    kind: GearKind
+    title: str
+    plural: str
+    fields: tuple[GearField, ...]
+
+
+class PlanWithThing(Part):
+    """A plan that carries a copy of a thing; ``same`` where the copy agrees with the cupboard."""
+
+    id: str
+    title: str
+    revision: int
+    same: bool
+
+
+class RowReport(Part):
+    """A row of an imported file."""
+
+    line: int
+    kind: str
+    name: str
+
+
+class RowProblem(Part):
+    """A row of an imported file that is refused."""
+
+    line: int
+    column: str
+    value: str
+    sentence: str
+
+
+class ImportReport(Part):
+    """What became of an imported file. Nothing was taken unless ``done``."""
+
+    done: bool
+    encoding: str
+    delimiter: str
+    decimal_mark: str
+    fresh: tuple[RowReport, ...]
+    known: tuple[RowReport, ...]
+    refused: tuple[RowProblem, ...]
+
+
+Millimetres = Annotated[float, Field(strict=True, gt=0, le=100_000)]
+
+
+class SensorSize(Part):
+    """A common name of a sensor size."""
+
+    name: str
+    width_mm: float
+    height_mm: float
+
+
+class AreaRequest(Part):
+    """A sensor by its common name, and the recording mode."""
+
+    sensor: str
+    width_px: Pixels
+    height_px: Pixels
+    mode_crop: CropTimes = 1.0
+
+
+class Area(Part):
+    """The part of a sensor that a recording mode uses."""
+
+    width_mm: float
+    height_mm: float
+
+
+class TapeRequest(Part):
+    """A tape seen across the picture from one distance, or from two."""
+
+    distance_mm: Millimetres
+    seen_mm: Millimetres
+    second_distance_mm: Millimetres | None = None
+    second_seen_mm: Millimetres | None = None
+
+
+class FieldOfViewReply(Part):
+    """A horizontal field of view found with a tape."""
+
+    angle_deg: float
+    pupil_behind_mm: float
+
+
+class NearestRequest(Part):
+    """Nearest focus found by trying: from the front rim, or by the tape seen there."""
+
+    rim_to_print_mm: Annotated[float, Field(strict=True, ge=0, le=100_000)] | None = None
+    length_mm: Millimetres | None = None
+    flange_mm: Millimetres | None = None
+    active_width_mm: Millimetres | None = None
+    seen_mm: Millimetres | None = None
+
+
+class NearestReply(Part):
+    """Whichever of the two figures could be found."""
+
+    min_focus_from_mark_mm: float | None
+    greatest_magnification: float | None
 
 
 class ShapeReply(Part):
@@ -151,6 +301,8 @@ class ShapeReply(Part):
     zone_width_mm: float
     zone_depth_mm: float
     zone_top_mm: float
+    angles: tuple[Role, ...]
+    hazards: tuple[Hazard, ...]
 
 
 class Health(Part):

@@ -8,7 +8,7 @@ import sys
 from collections.abc import Sequence
 
 from steeple import __version__
-from steeple.cli import files, lens, pages, serving
+from steeple.cli import files, lens, pages, serving, warm
 from steeple.core.errors import SteepleError
 from steeple.core.plan.reading import plan_schema
 
@@ -59,6 +59,9 @@ def parser() -> argparse.ArgumentParser:
     ):
         command.add_argument("--data", metavar="FOLDER", help="where plans are kept")
         command.set_defaults(run=action)
+
+    kernels = commands.add_parser("warm", help="compile the loops of the core once")
+    kernels.set_defaults(run=warm.run)
 
     write = commands.add_parser("pages", help="write the generated pages of the documentation")
     write.add_argument("folder", nargs="?", default="docs")

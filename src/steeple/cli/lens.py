@@ -7,7 +7,11 @@ import json
 import re
 from typing import Any
 
+from steeple.core.errors import InputError
+from steeple.core.geometry.pose import Pyramid, looking, on_plane
+from steeple.core.geometry.vectors import ORIGIN, UP, Vector
 from steeple.core.optics.focus import (
+    airy_disc,
     circle_of_confusion,
     nearest_from_sensor_mark,
     sharp_range,
@@ -20,6 +24,7 @@ from steeple.core.optics.thin_lens import (
     magnification,
     sensor_mark_to_subject,
 )
+from steeple.core.units import positive
 
 
 def extent(text: str) -> tuple[float, float]:
@@ -70,7 +75,48 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "--min-focus", type=float, metavar="MM", help="minimum focus distance from the sensor mark"
     )
+    parser.add_argument(
+        "--tilt",
+        type=float,
+        metavar="DEG",
+        help="tips the camera out of straight down; with --height prints the corners on the table",
+    )
+    parser.add_argument("--height", type=float, metavar="MM", help="entrance pupil above the table")
     parser.add_argument("--json", action="store_true", help="print JSON")  # fmt: skip
+
+
+def corners(
+    width_mm: float, height_mm: float, image_distance_mm: float, *, tilt_deg: float, height_mm_above: float
+) -> list[list[float]] | None:  # fmt: skip
+    """Where the corners of the picture lie on the table, as x and y from the foot of the plumb; a
+    camera tipped away from the maker. None where the horizon is in the picture.
+
+    Raises
+    ------
+    InputError
+        ``out-of-range`` for a tilt outside 0 … 100 degrees or a height that is not positive.
+    """
+    if not 0 <= tilt_deg <= 100:
+        raise InputError(
+            "out-of-range",
+            f"A tilt of {tilt_deg:g}° is outside 0° to 100°.",
+            field="tilt",
+            value=tilt_deg,
+            allowed="0 to 100",
+        )
+    pose = looking(
+        position=Vector(0.0, 0.0, positive(height_mm_above, "height")),
+        tilt_deg=tilt_deg,
+        toward_deg=0.0,
+        top_toward_deg=0.0,
+    )
+    pyramid = Pyramid(
+        pose=pose,
+        half_width=width_mm / (2 * image_distance_mm),
+        half_height=height_mm / (2 * image_distance_mm),
+    )
+    quad = on_plane(pyramid, point=ORIGIN, normal=UP)
+    return None if quad is None else [[corner.x, corner.y] for corner in quad]
 
 
 def figures(arguments: argparse.Namespace) -> dict[str, Any]:
@@ -119,6 +165,12 @@ def figures(arguments: argparse.Namespace) -> dict[str, Any]:
         result["effective_f_number"] = effective_f_number(
             f_number=arguments.f_number, magnification_ratio=ratio
         )
+        result["airy_disc_mm"] = airy_disc(effective_f_number=result["effective_f_number"])
+    if arguments.tilt is not None:
+        above = distance if arguments.height is None else arguments.height
+        result["corners_mm"] = corners(
+            width, height, v, tilt_deg=arguments.tilt, height_mm_above=above
+        )
     seen = planes[0]["width_mm"]
     if arguments.recording is not None:
         result["recorded_px_per_mm"] = pixels_per_mm(pixels=arguments.recording, coverage_mm=seen)
@@ -142,6 +194,8 @@ def run(arguments: argparse.Namespace) -> int:
             f"at {plane['pupil_distance_mm']:g} mm the picture shows "
             f"{plane['width_mm']:.1f} × {plane['height_mm']:.1f} mm"
         )
+    for corner in result.pop("corners_mm", None) or ():
+        print(f"a corner of the picture lies at x {corner[0]:.1f}, y {corner[1]:.1f} mm")
     for name, value in result.items():
         print(f"{name}: {'infinite' if value is None else f'{value:.6g}'}")
     return 0

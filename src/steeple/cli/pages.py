@@ -58,7 +58,7 @@ def physics_page() -> str:
     ]
     for shape in SHAPES.values():
         lines.append(
-            f"| {shape.title} | {shape.zone_width_mm:g} × {shape.zone_depth_mm:g} "
+            f"| {shape.title} | {shape.zone_mm[0]:g} × {shape.zone_mm[1]:g} "
             f"| {shape.zone_top_mm:g} | {shape.finest_detail_mm:g} | {shape.margin_mm:g} "
             f"| {shape.hand_room_mm:g} |"
         )

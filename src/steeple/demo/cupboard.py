@@ -2,10 +2,19 @@
 
 from __future__ import annotations
 
+from steeple.core.plan.cupboard import Gear
 from steeple.core.plan.gear import Body, FieldOfView, Lens, RecordingMode
+from steeple.demo.rigging import RIGGING
 
 
-def _mode(name: str, px: tuple[int, int], mm: tuple[float, float] | None = None) -> RecordingMode:
+def _mode(
+    name: str,
+    px: tuple[int, int],
+    mm: tuple[float, float] | None = None,
+    *,
+    rate: float = 30,
+    mbit: float | None = None,
+) -> RecordingMode:
     width, height = mm if mm else (None, None)
     return RecordingMode(
         name=name,
@@ -13,6 +22,8 @@ def _mode(name: str, px: tuple[int, int], mm: tuple[float, float] | None = None)
         height_px=px[1],
         sensor_width_mm=width,
         sensor_height_mm=height,
+        frame_rate_hz=rate,
+        bitrate_mbit_s=mbit,
     )
 
 
@@ -22,41 +33,70 @@ MIDSIZE = Body(
     kind="camera",
     name="Mid-size camera",
     modes=(
-        _mode("4K whole width", UHD, (23.5, 13.22)),
-        _mode("4K cropped", UHD, (15.7, 8.83)),
-        _mode("Full HD", FULL_HD, (23.5, 13.22)),
+        _mode("4K whole width", UHD, (23.5, 13.22), mbit=100),
+        _mode("4K cropped", UHD, (15.7, 8.83), rate=60, mbit=150),
+        _mode("Full HD", FULL_HD, (23.5, 13.22), rate=60, mbit=50),
     ),
     flange_mm=18,
     back_mm=42,
     mass_g=490,
+    mount="small mount",
+    base_iso=100,
+    clean_iso=3200,
+    shortest_shutter_s=0.00025,
+    longest_shutter_s=0.25,
+    power_w=4.5,
+    battery_wh=7.6,
+    screen="turning",
+    shown_elsewhere=True,
 )
 OLDER = Body(
     kind="camera",
     name="Older camera, stops at 29 minutes",
-    modes=(_mode("Full HD", FULL_HD, (22.3, 12.54)),),
+    modes=(_mode("Full HD", FULL_HD, (22.3, 12.54), mbit=45),),
     flange_mm=44,
     back_mm=38,
     mass_g=560,
+    base_iso=100,
+    clean_iso=1250,
+    recording_limit_s=1740,
+    power_w=3.8,
+    battery_wh=8.1,
+    screen="fixed",
+    shown_elsewhere=False,
 )
 SMALL = Body(
     kind="camera",
     name="Small-sensor camera, 4 GB files",
     modes=(
-        _mode("4K", UHD, (17.3, 9.73)),
-        _mode("Full HD", FULL_HD, (17.3, 9.73)),
+        _mode("4K", UHD, (17.3, 9.73), mbit=102),
+        _mode("Full HD", FULL_HD, (17.3, 9.73), rate=60, mbit=52),
     ),
     flange_mm=19,
     back_mm=40,
     mass_g=410,
+    base_iso=200,
+    clean_iso=1600,
+    file_limit_bytes=4_000_000_000,
+    power_w=3.2,
+    battery_wh=7.2,
+    screen="tilting",
+    shown_elsewhere=True,
 )
 PHONE = Body(
     kind="phone",
     name="Phone, main lens",
-    modes=(_mode("4K", UHD), _mode("Full HD", FULL_HD)),
+    modes=(_mode("4K", UHD, mbit=55), _mode("Full HD", FULL_HD, rate=60, mbit=20)),
     view=FieldOfView(angle_deg=65, measured="horizontal", stabilisation_crop=1.1),
     min_focus_mm=100,
     back_mm=9,
     mass_g=190,
+    base_iso=50,
+    clean_iso=500,
+    power_w=2.8,
+    battery_wh=15,
+    screen="fixed",
+    shown_elsewhere=True,
 )
 WEBCAM = Body(
     kind="webcam",
@@ -65,6 +105,10 @@ WEBCAM = Body(
     view=FieldOfView(angle_deg=78, measured="diagonal", stabilisation_crop=1),
     back_mm=30,
     mass_g=150,
+    clean_iso=320,
+    power_w=2.5,
+    screen="none",
+    shown_elsewhere=True,
 )
 BODIES = (MIDSIZE, OLDER, SMALL, PHONE, WEBCAM)
 
@@ -103,4 +147,6 @@ CLOSE_UP = _lens("close-up 60", (60, 60), (2.8, 2.8), near=None, ratio=1.0, leng
 LONG_ZOOM = _lens(
     "long zoom 55–200", (55, 200), (4, 5.6), near=1100, ratio=0.23, length=120, mass=580
 )
-LENSES = (STANDARD_ZOOM, WIDE_ZOOM, WIDE, NORMAL, SHORT_LONG, CLOSE_UP, LONG_ZOOM)
+LENSES: tuple[Lens, ...] = (STANDARD_ZOOM, WIDE_ZOOM, WIDE, NORMAL, SHORT_LONG, CLOSE_UP, LONG_ZOOM)
+EVERYTHING: tuple[Gear, ...] = (*BODIES, *LENSES, *RIGGING)
+"""Everything in the cupboard, in the order in which it was put there."""

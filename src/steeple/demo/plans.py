@@ -5,10 +5,14 @@ from __future__ import annotations
 from steeple.core.plan.document import (
     Camera,
     Delivery,
+    Item,
     Maker,
+    Obstacle,
     Plan,
     Position,
     Room,
+    SecondPerson,
+    Slope,
     Table,
     Work,
     Zone,
@@ -17,9 +21,24 @@ from steeple.demo.cupboard import MIDSIZE, SMALL, STANDARD_ZOOM, WIDE_ZOOM
 
 GILDING = Plan(
     title="Gilding a book cover",
-    delivery=Delivery(width_px=1920, height_px=1080, crop_wanted=1),
-    room=Room(ceiling_mm=2050),
-    table=Table(width_mm=1400, depth_mm=700, height_mm=740),
+    delivery=Delivery(width_px=1920, height_px=1080, crop_wanted=1, frame_rate_hz=25),
+    room=Room(
+        ceiling_mm=2600,
+        slope=Slope(across="near-far", first_mm=2750, second_mm=2050),
+        obstacles=(
+            Obstacle(
+                name="wall cupboard",
+                from_left_edge_mm=950,
+                from_front_edge_mm=480,
+                width_mm=450,
+                depth_mm=220,
+                bottom_mm=1350,
+                top_mm=1800,
+            ),
+        ),
+        mains_hz=50,
+    ),
+    table=Table(width_mm=1400, depth_mm=700, height_mm=740, mat_reflectance=0.12),
     work=Work(
         shape="small-flat",
         zone=Zone(
@@ -31,8 +50,41 @@ GILDING = Plan(
         ),
         zone_top_mm=60,
         finest_detail_mm=0.4,
+        gloss="polished",
+        reflectance=0.5,
+        liveliness="pressing",
+        effort="fine",
+        items=(
+            Item(
+                kind="box",
+                name="press board",
+                x_mm=0,
+                y_mm=40,
+                width_mm=250,
+                depth_mm=180,
+                height_mm=60,
+            ),
+            Item(
+                kind="cylinder",
+                name="dish of gold leaf",
+                x_mm=-165,
+                y_mm=-60,
+                width_mm=70,
+                height_mm=25,
+            ),
+        ),
     ),
-    maker=Maker(posture="seated", handedness="right", hand_room_mm=350),
+    maker=Maker(
+        height_mm=1680,
+        posture="seated",
+        handedness="right",
+        seat_mm=460,
+        lean_deg=20,
+        x_mm=0,
+        from_edge_mm=40,
+        tool_mm=150,
+        hand_room_mm=350,
+    ),
     cameras=(
         Camera(
             id="overhead",
@@ -48,9 +100,23 @@ GILDING = Plan(
 
 DUMPLINGS = Plan(
     title="Folding dumplings at a hall counter",
-    delivery=Delivery(width_px=1920, height_px=1080, crop_wanted=1),
-    room=Room(ceiling_mm=2150),
-    table=Table(width_mm=2400, depth_mm=600, height_mm=910),
+    delivery=Delivery(width_px=1920, height_px=1080, crop_wanted=1, frame_rate_hz=25),
+    room=Room(
+        ceiling_mm=3400,
+        obstacles=(
+            Obstacle(
+                name="tie beam",
+                from_left_edge_mm=-600,
+                from_front_edge_mm=150,
+                width_mm=3600,
+                depth_mm=300,
+                bottom_mm=2150,
+                top_mm=2450,
+            ),
+        ),
+        mains_hz=50,
+    ),
+    table=Table(width_mm=2400, depth_mm=600, height_mm=910, mat_reflectance=0.14),
     work=Work(
         shape="hot-counter",
         zone=Zone(
@@ -63,8 +129,34 @@ DUMPLINGS = Plan(
         zone_top_mm=180,
         finest_detail_mm=1.5,
         hazards=("heat", "steam", "water-near-mains", "audience"),
+        gloss="metal",
+        reflectance=0.5,
+        liveliness="kneading",
+        effort="light",
+        items=(
+            Item(kind="cylinder", name="steamer", x_mm=250, y_mm=60, width_mm=240, height_mm=180),
+            Item(
+                kind="box",
+                name="board",
+                x_mm=-90,
+                y_mm=-40,
+                width_mm=400,
+                depth_mm=280,
+                height_mm=20,
+            ),
+        ),
     ),
-    maker=Maker(posture="standing", handedness="left", hand_room_mm=400),
+    maker=Maker(
+        height_mm=1760,
+        posture="standing",
+        handedness="left",
+        lean_deg=10,
+        x_mm=0,
+        from_edge_mm=60,
+        tool_mm=0,
+        hand_room_mm=400,
+        second=SecondPerson(place="opposite", height_mm=1700, posture="standing"),
+    ),
     cameras=(
         Camera(
             id="overhead",
@@ -80,9 +172,9 @@ DUMPLINGS = Plan(
 
 DULCIMER = Plan(
     title="Hammered dulcimer lesson",
-    delivery=Delivery(width_px=1920, height_px=1080, crop_wanted=1.5),
-    room=Room(ceiling_mm=3600),
-    table=Table(width_mm=1700, depth_mm=800, height_mm=680),
+    delivery=Delivery(width_px=1920, height_px=1080, crop_wanted=1.5, frame_rate_hz=25),
+    room=Room(ceiling_mm=3600, mains_hz=50),
+    table=Table(width_mm=1700, depth_mm=800, height_mm=560, mat_reflectance=0.1),
     work=Work(
         shape="instrument-away",
         zone=Zone(
@@ -95,8 +187,23 @@ DULCIMER = Plan(
         zone_top_mm=120,
         finest_detail_mm=1.5,
         hazards=("audience",),
+        tilt_deg=0,
+        gloss="varnish",
+        reflectance=0.35,
+        liveliness="pressing",
+        effort="light",
     ),
-    maker=Maker(posture="seated", handedness="right", hand_room_mm=600),
+    maker=Maker(
+        height_mm=1720,
+        posture="seated",
+        handedness="right",
+        seat_mm=480,
+        lean_deg=5,
+        x_mm=0,
+        from_edge_mm=40,
+        tool_mm=200,
+        hand_room_mm=600,
+    ),
     cameras=(
         Camera(
             id="overhead",

@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
-from steeple.demo.cupboard import BODIES, LENSES
+from collections.abc import Mapping
+
+from steeple.core.plan.document import Plan
+from steeple.demo.cupboard import EVERYTHING
 from steeple.demo.plans import PLANS
 from steeple.services.gear import GearService
 from steeple.services.plans import PlanService
@@ -13,8 +16,21 @@ def fill(plans: PlanService, gear: GearService) -> bool:
     cupboard = gear.cupboard()
     if plans.shelf() or plans.shelf(removed=True) or cupboard.bodies or cupboard.lenses:
         return False
-    for thing in (*BODIES, *LENSES):
-        gear.add(thing)
+    ids = {thing.name: gear.add(thing).id for thing in EVERYTHING}
     for plan in PLANS:
-        plans.add(plan, label="Demo plan")
+        plans.add(_linked(plan, ids), label="Demo plan")
     return True
+
+
+def _linked(plan: Plan, ids: Mapping[str, str]) -> Plan:
+    """The plan with its cameras' gear known as copies of things in the cupboard."""
+    cameras = tuple(
+        camera.model_copy(
+            update={
+                "body_id": ids.get(camera.body.name) if camera.body else None,
+                "lens_id": ids.get(camera.lens.name) if camera.lens else None,
+            }
+        )
+        for camera in plan.cameras
+    )
+    return plan.model_copy(update={"cameras": cameras})

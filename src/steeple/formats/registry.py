@@ -24,7 +24,15 @@ PLAN_JSON = Format(
 CARD_PDF = Format(
     "card-pdf", ".pdf", "application/pdf", False, True, "the set-up card on one page, A4 or Letter"
 )
-FORMATS: tuple[Format, ...] = (PLAN_JSON, CARD_PDF)
+GEAR_CSV = Format(
+    "gear-csv", ".gear.csv", "text/csv; charset=utf-8", True, True,
+    "the cupboard as a table for a spreadsheet of any locale",
+)  # fmt: skip
+GEAR_JSON = Format("gear-json", ".gear.json", "application/json", True, True, "the cupboard, whole")
+PICTURE_PNG = Format(
+    "picture-png", ".png", "image/png", False, True, "what the lens sees, by the simulated camera"
+)
+FORMATS: tuple[Format, ...] = (PLAN_JSON, CARD_PDF, GEAR_CSV, GEAR_JSON, PICTURE_PNG)
 
 
 def file_name(title: str, form: Format) -> str:

@@ -2,20 +2,65 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
+from steeple.core.errors import InputError
+from steeple.core.plan.changes import Change, apply_changes
+from steeple.core.plan.cupboard import Gear, GearKind
+from steeple.core.plan.document import Plan
 from steeple.core.plan.gear import Body, Lens
+from steeple.core.plan.reading import read_plan
+from steeple.formats.gear_csv import RowRefused, Table, read_gear_csv, write_gear_csv
+from steeple.formats.gear_json import read_gear_json, write_gear_json
 from steeple.services.plans import Clock, new_id
 from steeple.store.database import Database
-from steeple.store.gear import GearRepository, StoredBody, StoredLens
+from steeple.store.gear import GearRepository, StoredGear, things
+from steeple.store.plans import PlanRepository, StoredPlan
 
 
 @dataclass(frozen=True, slots=True)
 class Cupboard:
-    """Everything owned."""
+    """Bodies and lenses in use, with their ids."""
 
-    bodies: list[StoredBody]
-    lenses: list[StoredLens]
+    bodies: list[tuple[str, Body]]
+    lenses: list[tuple[str, Lens]]
+
+
+@dataclass(frozen=True, slots=True)
+class PlanWithCopy:
+    """A plan that carries a copy of a thing; ``same`` where the copy says what the cupboard says."""
+
+    id: str
+    title: str
+    revision: int
+    same: bool
+
+
+@dataclass(slots=True)
+class Import:
+    """What became of a file: nothing is put into the cupboard unless ``done``."""
+
+    table: Table
+    done: bool = False
+    fresh: list[tuple[int, str, str]] = field(default_factory=list)
+    """Line, kind and name of each thing that is new."""
+    known: list[tuple[int, str, str]] = field(default_factory=list)
+    """The same for things that the cupboard has already, figure for figure."""
+
+    @property
+    def refused(self) -> list[RowRefused]:
+        return self.table.refused
+
+
+def copies_in(plan: Plan, gear_id: str) -> list[tuple[str, Gear | None]]:
+    """Where a plan has a copy of a thing: JSON pointer and the copy."""
+    found: list[tuple[str, Gear | None]] = []
+    for index, camera in enumerate(plan.cameras):
+        if camera.body_id == gear_id:
+            found.append((f"/cameras/{index}/body", camera.body))
+        if camera.lens_id == gear_id:
+            found.append((f"/cameras/{index}/lens", camera.lens))
+    return found
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,16 +70,150 @@ class GearService:
     database: Database
     clock: Clock
 
+    def _now(self) -> str:
+        return self.clock().isoformat(timespec="microseconds")
+
     def cupboard(self) -> Cupboard:
-        """Everything owned."""
+        """Every body and lens in use."""
         with self.database.reading() as session:
             gear = GearRepository(session)
-            return Cupboard(bodies=gear.bodies(), lenses=gear.lenses())
+            return Cupboard(
+                bodies=[
+                    (one.id, one.gear)
+                    for one in gear.find(kind="body")
+                    if isinstance(one.gear, Body)
+                ],
+                lenses=[
+                    (one.id, one.gear)
+                    for one in gear.find(kind="lens")
+                    if isinstance(one.gear, Lens)
+                ],
+            )
 
-    def add(self, gear: Body | Lens) -> str:
-        """Put a thing into the cupboard; returns its id."""
+    def get(self, gear_id: str) -> StoredGear:
+        """A thing by its id."""
+        with self.database.reading() as session:
+            return GearRepository(session).get(gear_id)
+
+    def find(
+        self, *, kind: GearKind | None = None, words: str = "", retired: bool = False
+    ) -> list[StoredGear]:
+        """Things of a kind, by the words sought."""
+        with self.database.reading() as session:
+            return GearRepository(session).find(kind=kind, words=words, retired=retired)
+
+    def add(self, gear: Gear) -> StoredGear:
+        """Put a thing into the cupboard."""
         gear_id = new_id()
-        at = self.clock().isoformat(timespec="microseconds")
         with self.database.writing() as session:
-            GearRepository(session).add(gear_id, gear, at=at)
-        return gear_id
+            repository = GearRepository(session)
+            repository.add(gear_id, gear, at=self._now())
+            return repository.get(gear_id)
+
+    def edit(self, gear_id: str, gear: Gear, *, base: int) -> StoredGear:
+        """Change a thing; the same figures again change nothing."""
+        with self.database.writing() as session:
+            repository = GearRepository(session)
+            now = repository.get(gear_id)
+            if now.gear == gear and now.version == base:
+                return now
+            return repository.edit(gear_id, gear, base=base, at=self._now())
+
+    def copy(self, gear_id: str) -> StoredGear:
+        """A second thing with the same figures, named as a copy."""
+        with self.database.reading() as session:
+            gear = GearRepository(session).get(gear_id).gear
+        return self.add(gear.model_copy(update={"name": f"{gear.name[:110]}, copy"}))
+
+    def retire(self, gear_id: str) -> StoredGear:
+        """Take a thing out of use; plans keep their copies, and it can be put back."""
+        with self.database.writing() as session:
+            return GearRepository(session).set_retired(gear_id, self._now())
+
+    def put_back(self, gear_id: str) -> StoredGear:
+        """Take a retired thing into use again."""
+        with self.database.writing() as session:
+            return GearRepository(session).set_retired(gear_id, None)
+
+    def as_csv(self, kind: GearKind | None = None) -> str:
+        """Everything in use, or one kind, as a table."""
+        return write_gear_csv(things(self.find(kind=kind)))
+
+    def as_json(self, kind: GearKind | None = None) -> str:
+        """Everything in use, or one kind, as JSON."""
+        return write_gear_json(things(self.find(kind=kind)))
+
+    def take_in(
+        self, content: bytes, *, kind: GearKind | None = None, only_sound: bool = False,
+        look_only: bool = False,
+    ) -> Import:  # fmt: skip
+        """Put the things of a CSV or JSON file into the cupboard.
+
+        Parameters
+        ----------
+        content: the file; JSON where it begins with a brace.
+        kind: what the rows are where a table does not say.
+        only_sound: take the sound rows though others are refused; else nothing is taken then.
+        look_only: say what would become of it, and take nothing.
+        """
+        is_json = content.lstrip(b"\xef\xbb\xbf \t\r\n").startswith(b"{")
+        table = read_gear_json(content) if is_json else read_gear_csv(content, kind=kind)
+        outcome = Import(table)
+        with self.database.writing() as session:
+            repository = GearRepository(session)
+            there = {(one.kind, one.gear.model_dump_json()) for one in repository.find()}
+            take = not look_only and (only_sound or not table.refused)
+            for row in table.taken:
+                key = (row.kind, row.gear.model_dump_json())
+                entry = (row.line, str(row.kind), row.gear.name)
+                if key in there:
+                    outcome.known.append(entry)
+                    continue
+                there.add(key)
+                outcome.fresh.append(entry)
+                if take:
+                    repository.add(new_id(), row.gear, at=self._now())
+            outcome.done = take
+        return outcome
+
+    def plans_with(self, gear_id: str) -> list[PlanWithCopy]:
+        """Plans that carry a copy of a thing."""
+        with self.database.reading() as session:
+            repository = GearRepository(session)
+            gear = repository.get(gear_id).gear
+            found = []
+            for using in repository.plans_using(gear_id):
+                copies = copies_in(read_plan(using.document.encode()), gear_id)
+                if copies:
+                    same = all(copy == gear for _, copy in copies)
+                    found.append(PlanWithCopy(using.id, using.title, using.revision, same))
+            return found
+
+    def renew_in(self, gear_id: str, plan_id: str, *, base: int) -> StoredPlan:
+        """Put what the cupboard says of a thing into a plan that carries a copy of it."""
+        with self.database.writing() as session:
+            gear = GearRepository(session).get(gear_id).gear
+            plans = PlanRepository(session)
+            before = plans.before(plan_id, base=base)
+            copies = copies_in(before, gear_id)
+            if not copies:
+                raise InputError(
+                    "no-copy",
+                    "This plan carries no copy of that thing; nothing was changed.",
+                    field="plan_id",
+                    value=plan_id,
+                )
+            changes = [Change(path=path, value=gear.model_dump(mode="json")) for path, _ in copies]
+            if isinstance(gear, Body):
+                modes = {mode.name for mode in gear.modes}
+                changes += [
+                    Change(path=f"/cameras/{index}/mode", value=None)
+                    for index, camera in enumerate(before.cameras)
+                    if camera.body_id == gear_id and camera.mode not in modes
+                ]
+            plan = apply_changes(before, changes)
+            if plan == before:
+                return plans.get(plan_id)
+            label = f"Figures of {gear.name}"[:120]
+            at = self.clock().isoformat(timespec="milliseconds")
+            return plans.append(plan_id, plan, base=base, label=label, at=at)

@@ -10,12 +10,12 @@ from typing import Any
 
 from steeple.core.plan.document import Camera, Plan, ShapeId, Work
 from steeple.core.plan.reading import read_plan, write_plan
+from steeple.core.plan.shapes import SHAPES
 from steeple.core.plan.words import field_words
 from steeple.store.database import Database
 from steeple.store.plans import PlanRepository, ShelfEntry, StoredPlan
 
 Clock = Callable[[], datetime]
-OVERHEAD_ID = "overhead"
 
 
 def new_id() -> str:
@@ -39,9 +39,10 @@ class PlanService:
             return PlanRepository(session).shelf(removed=removed)
 
     def begin(self, *, title: str, shape: ShapeId) -> StoredPlan:
-        """A new plan of a shape of work, with one overhead camera yet to be chosen."""
+        """A new plan of a shape of work, with its usual camera yet to be chosen."""
+        role = SHAPES[shape].angles[0]
         return self.add(
-            Plan(title=title, work=Work(shape=shape), cameras=(Camera(id=OVERHEAD_ID),)),
+            Plan(title=title, work=Work(shape=shape), cameras=(Camera(id=role, role=role),)),
             label="New plan",
         )
 

@@ -16,10 +16,10 @@ class NotFound(SteepleError):
 class RevisionConflict(SteepleError):
     """A write that started from a revision which is no longer the newest."""
 
-    def __init__(self, *, base: int, newest: int) -> None:
+    def __init__(self, *, base: int, newest: int, what: str = "This plan") -> None:
         super().__init__(
             "outdated-revision",
-            f"This plan was changed elsewhere: revision {newest} is the newest, and your change "
+            f"{what} was changed elsewhere: revision {newest} is the newest, and your change "
             f"started from revision {base}. Nothing was overwritten.",
             field="base_revision",
             value=base,

@@ -2,66 +2,170 @@
 
 from __future__ import annotations
 
-import json
+from collections.abc import Sequence
 from dataclasses import dataclass
 
-from sqlalchemy import select
+from pydantic_core import from_json
+from sqlalchemy import insert, select, update
 from sqlalchemy.orm import Session
 
-from steeple.core.plan.gear import Body, Lens
-from steeple.store.tables import GearRow
+from steeple.core.plan.cupboard import Gear, GearKind, kind_of, validate_gear
+from steeple.core.plan.gear_words import KIND_TITLES
+from steeple.store.errors import NotFound, RevisionConflict
+from steeple.store.tables import GearRow, PlanRow, RevisionRow
+
+SEARCH_FIGURES = ("emitter", "form", "use", "pattern", "kind", "mount", "anchor", "threads")
+"""Figures that are words and are searched too."""
 
 
 @dataclass(frozen=True, slots=True)
-class StoredBody:
-    """A camera body, phone or webcam in the cupboard."""
+class StoredGear:
+    """A thing in the cupboard."""
 
     id: str
-    gear: Body
+    kind: GearKind
+    gear: Gear
+    version: int
+    changed_at: str
+    retired: bool
 
 
 @dataclass(frozen=True, slots=True)
-class StoredLens:
-    """A lens in the cupboard."""
+class PlanUsing:
+    """A plan whose newest state carries a copy of a thing."""
 
     id: str
-    gear: Lens
+    title: str
+    revision: int
+    document: str
+
+
+def _searched(gear: Gear) -> str:
+    figures = gear.model_dump(mode="json")
+    words = [gear.name, *KIND_TITLES[kind_of(gear)]]
+    for name in SEARCH_FIGURES:
+        value = figures.get(name)
+        words += value if isinstance(value, list) else [value] if isinstance(value, str) else []
+    return " ".join(words).casefold()
+
+
+def _like(word: str) -> str:
+    escaped = word.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_")
+    return f"%{escaped}%"
 
 
 class GearRepository:
-    """Reads and adds within one session."""
+    """Reads and changes within one session."""
 
     def __init__(self, session: Session) -> None:
         self.session = session
 
-    def add(self, gear_id: str, gear: Body | Lens, *, at: str) -> None:
+    def add(self, gear_id: str, gear: Gear, *, at: str) -> None:
         """Put a thing into the cupboard."""
-        self.session.add(
-            GearRow(
+        self.session.execute(
+            insert(GearRow).values(
                 id=gear_id,
-                kind="body" if isinstance(gear, Body) else "lens",
+                kind=kind_of(gear),
                 name=gear.name,
-                figures=json.dumps(gear.model_dump(mode="json"), ensure_ascii=False),
+                figures=gear.model_dump_json(),
                 created_at=at,
+                changed_at=at,
+                retired_at=None,
+                version=1,
+                search=_searched(gear),
             )
         )
-        self.session.flush()
 
-    def bodies(self) -> list[StoredBody]:
-        """Camera bodies, phones and webcams in the order in which they were added."""
-        return [
-            StoredBody(row.id, Body.model_validate_json(row.figures)) for row in self._rows("body")
-        ]
+    def get(self, gear_id: str) -> StoredGear:
+        """A thing by its id.
 
-    def lenses(self) -> list[StoredLens]:
-        """Lenses in the order in which they were added."""
-        return [
-            StoredLens(row.id, Lens.model_validate_json(row.figures)) for row in self._rows("lens")
-        ]
+        Raises
+        ------
+        NotFound
+            ``no-such-gear``.
+        """
+        row = self.session.get(GearRow, gear_id)
+        if row is None:
+            raise NotFound(
+                "no-such-gear",
+                f"There is no thing {gear_id} in the cupboard.",
+                field="gear_id",
+                value=gear_id,
+            )
+        return _stored(row)
 
-    def _rows(self, kind: str) -> list[GearRow]:
-        return list(
-            self.session.scalars(
-                select(GearRow).where(GearRow.kind == kind).order_by(GearRow.created_at, GearRow.id)
+    def edit(self, gear_id: str, gear: Gear, *, base: int, at: str) -> StoredGear:
+        """Change a thing that stands at version ``base``.
+
+        Raises
+        ------
+        NotFound, RevisionConflict
+        """
+        now = self.get(gear_id)
+        if now.version != base:
+            raise RevisionConflict(base=base, newest=now.version, what="This thing")
+        self.session.execute(
+            update(GearRow)
+            .where(GearRow.id == gear_id)
+            .values(
+                kind=kind_of(gear),
+                name=gear.name,
+                figures=gear.model_dump_json(),
+                changed_at=at,
+                version=base + 1,
+                search=_searched(gear),
             )
         )
+        self.session.expire_all()
+        return self.get(gear_id)
+
+    def set_retired(self, gear_id: str, at: str | None) -> StoredGear:
+        """Retire a thing, or take it into use again."""
+        self.get(gear_id)
+        self.session.execute(update(GearRow).where(GearRow.id == gear_id).values(retired_at=at))
+        self.session.expire_all()
+        return self.get(gear_id)
+
+    def find(
+        self, *, kind: GearKind | None = None, words: str = "", retired: bool = False
+    ) -> list[StoredGear]:
+        """Things of a kind whose name and words hold every word sought, by name."""
+        query = select(GearRow).where(
+            GearRow.retired_at.is_not(None) if retired else GearRow.retired_at.is_(None)
+        )
+        if kind is not None:
+            query = query.where(GearRow.kind == kind)
+        for word in words.casefold().split():
+            query = query.where(GearRow.search.like(_like(word), escape="\\"))
+        order = (GearRow.created_at, GearRow.id)
+        return [_stored(row) for row in self.session.scalars(query.order_by(*order))]
+
+    def plans_using(self, gear_id: str) -> list[PlanUsing]:
+        """Plans on the shelf whose state shown says that it has a copy of the thing."""
+        rows = self.session.execute(
+            select(PlanRow.id, PlanRow.title, PlanRow.head, RevisionRow.document)
+            .join(
+                RevisionRow,
+                (RevisionRow.plan_id == PlanRow.id) & (RevisionRow.number == PlanRow.node),
+            )
+            .where(PlanRow.removed_at.is_(None), RevisionRow.document.like(f'%"{gear_id}"%'))
+            .order_by(PlanRow.changed_at.desc())
+        )
+        return [PlanUsing(id, title, head, text or "") for id, title, head, text in rows]
+
+
+def _stored(row: GearRow) -> StoredGear:
+    gear = validate_gear(row.kind, from_json(row.figures))
+    return StoredGear(
+        id=row.id,
+        kind=kind_of(gear),
+        gear=gear,
+        version=row.version,
+        changed_at=row.changed_at,
+        retired=row.retired_at is not None,
+    )
+
+
+def things(stored: Sequence[StoredGear]) -> list[Gear]:
+    """The things alone."""
+    return [one.gear for one in stored]

@@ -50,7 +50,11 @@ class RevisionRow(Base):
 
 
 class GearRow(Base):
-    """One thing in the cupboard, as JSON of its kind."""
+    """One thing in the cupboard, as JSON of its kind.
+
+    ``version`` counts its changes; ``retired_at`` is set for what is no longer in use. ``search``
+    holds what a search looks through, in lower case.
+    """
 
     __tablename__ = "gear"
 
@@ -59,3 +63,9 @@ class GearRow(Base):
     name: Mapped[str] = mapped_column(String(120))
     figures: Mapped[str] = mapped_column(Text)
     created_at: Mapped[str] = mapped_column(String(40))
+    changed_at: Mapped[str] = mapped_column(String(40))
+    retired_at: Mapped[str | None] = mapped_column(String(40), default=None)
+    version: Mapped[int] = mapped_column(Integer)
+    search: Mapped[str] = mapped_column(Text)
+
+    __table_args__ = (Index("gear_by_kind", "retired_at", "kind", "name"),)

@@ -2,14 +2,24 @@
 import { answer, client, Refused } from './client';
 import type {
   Body,
+  Comparison,
   Cupboard,
   Evaluation,
+  GearKind,
+  GearKindInfo,
+  ImportReport,
   Lens,
+  Outcome,
   Plan,
   PlanSheet,
+  PlanWithThing,
+  SensorSize,
   Shape,
   ShapeId,
   Shelf,
+  Thing,
+  Things,
+  ZoomMap,
 } from './types';
 
 export const getShelf = (): Promise<Shelf> => answer(client.GET('/api/plans'));
@@ -51,7 +61,7 @@ export const putBackPlan = (id: string): Promise<PlanSheet> =>
 const PLAN_BYTES_LIMIT = 2_000_000;
 
 function tooLarge(file: File): Refused {
-  const sentence = `${file.name} has ${Math.round(file.size / 1e6)} MB; a plan file has at most 2 MB. It was not read, and nothing was changed.`;
+  const sentence = `${file.name} has ${Math.round(file.size / 1e6)} MB; a file has at most 2 MB. It was not read, and nothing was changed.`;
   const problem = { code: 'too-large', sentence, field: 'file', value: '', range: '' };
   return new Refused(413, [problem], null);
 }
@@ -67,21 +77,149 @@ export const openPlanFile = async (file: File): Promise<PlanSheet> => {
   );
 };
 
-export const addBody = (gear: Body): Promise<unknown> =>
-  answer(client.POST('/api/gear', { body: { thing: { kind: 'body', gear } } }));
+/** What a mend or comparison may take from the cupboard. */
+export interface Owned {
+  lenses: Lens[];
+  bodies: Body[];
+}
 
-export const addLens = (gear: Lens): Promise<unknown> =>
-  answer(client.POST('/api/gear', { body: { thing: { kind: 'lens', gear } } }));
+const OWNED_LIMIT = 200;
+
+const ownedBody = (owned: Owned) => ({
+  owned_lenses: owned.lenses.slice(0, OWNED_LIMIT),
+  owned_bodies: owned.bodies.slice(0, OWNED_LIMIT),
+});
 
 export const evaluatePlan = (
   plan: Plan,
-  lenses: Lens[],
+  owned: Owned,
   tryMends: boolean,
   signal: AbortSignal,
 ): Promise<Evaluation> =>
   answer(
     client.POST('/api/evaluate', {
-      body: { plan, owned_lenses: lenses, try_mends: tryMends },
+      body: { plan, ...ownedBody(owned), try_mends: tryMends },
       signal,
     }),
   );
+
+export const workOut = (plan: Plan, owned: Owned): Promise<Outcome> =>
+  answer(client.POST('/api/work-out', { body: { plan, camera: 0, ...ownedBody(owned) } }));
+
+export const getZoomMap = (plan: Plan): Promise<ZoomMap | null> =>
+  answer(
+    client.POST('/api/zoom-map', {
+      body: { plan, camera: 0, owned_lenses: [], owned_bodies: [] },
+    }),
+  );
+
+export const compareGear = (plan: Plan, owned: Owned): Promise<Comparison> =>
+  answer(client.POST('/api/compare', { body: { plan, camera: 0, ...ownedBody(owned) } }));
+
+export const getPicture = async (
+  plan: Plan,
+  widthPx: number,
+  quality: 'draft' | 'fine',
+  pose: number,
+): Promise<Blob> =>
+  (await answer(
+    client.POST('/api/picture', {
+      body: { plan, camera: 0, width_px: widthPx, quality, pose },
+      parseAs: 'blob',
+    }),
+  )) as unknown as Blob;
+
+export const getGearKinds = (): Promise<GearKindInfo[]> => answer(client.GET('/api/gear/kinds'));
+
+export const findThings = (
+  kind: GearKind | null,
+  words: string,
+  retired: boolean,
+): Promise<Things> =>
+  answer(
+    client.GET('/api/gear/things', {
+      params: { query: { kind: kind ?? undefined, words, retired } },
+    }),
+  );
+
+export const addThing = (kind: GearKind, figures: Thing['figures']): Promise<Thing> =>
+  answer(client.POST('/api/gear/things', { body: { kind, figures } }));
+
+const thing = (gear_id: string) => ({ params: { path: { gear_id } } });
+
+export const editThing = (id: string, base: number, figures: Thing['figures']): Promise<Thing> =>
+  answer(
+    client.PUT('/api/gear/things/{gear_id}', {
+      ...thing(id),
+      body: { base_version: base, figures },
+    }),
+  );
+
+export const copyThing = (id: string): Promise<Thing> =>
+  answer(client.POST('/api/gear/things/{gear_id}/copy', thing(id)));
+
+export const retireThing = (id: string): Promise<Thing> =>
+  answer(client.POST('/api/gear/things/{gear_id}/retire', thing(id)));
+
+export const putBackThing = (id: string): Promise<Thing> =>
+  answer(client.POST('/api/gear/things/{gear_id}/put-back', thing(id)));
+
+export const plansWith = (id: string): Promise<PlanWithThing[]> =>
+  answer(client.GET('/api/gear/things/{gear_id}/plans', thing(id)));
+
+export const renewInPlan = (id: string, planId: string, base: number): Promise<PlanSheet> =>
+  answer(
+    client.POST('/api/gear/things/{gear_id}/plans/{plan_id}', {
+      params: { path: { gear_id: id, plan_id: planId } },
+      body: { base_revision: base },
+    }),
+  );
+
+export const takeInFile = (
+  file: File,
+  kind: GearKind | null,
+  how: 'look' | 'all' | 'sound',
+): Promise<ImportReport> => {
+  if (file.size > PLAN_BYTES_LIMIT) throw tooLarge(file);
+  return answer(
+    client.POST('/api/gear/file', {
+      params: {
+        query: {
+          kind: kind ?? undefined,
+          look_only: how === 'look',
+          only_sound: how === 'sound',
+        },
+      },
+      body: '',
+      bodySerializer: () => file,
+      headers: { 'content-type': 'application/octet-stream' },
+    }),
+  );
+};
+
+export const getSensors = (): Promise<SensorSize[]> => answer(client.GET('/api/by-trying/sensors'));
+
+export const areaOf = (body: {
+  sensor: string;
+  width_px: number;
+  height_px: number;
+  mode_crop: number;
+}): Promise<{ width_mm: number; height_mm: number }> =>
+  answer(client.POST('/api/by-trying/area', { body }));
+
+export const fieldOfViewOf = (body: {
+  distance_mm: number;
+  seen_mm: number;
+  second_distance_mm: number | null;
+  second_seen_mm: number | null;
+}): Promise<{ angle_deg: number; pupil_behind_mm: number }> =>
+  answer(client.POST('/api/by-trying/field-of-view', { body }));
+
+export const nearestOf = (body: {
+  rim_to_print_mm: number | null;
+  length_mm: number | null;
+  flange_mm: number | null;
+  active_width_mm: number | null;
+  seen_mm: number | null;
+}): Promise<{ min_focus_from_mark_mm: number | null; greatest_magnification: number | null }> =>
+  answer(client.POST('/api/by-trying/nearest-focus', { body }));

@@ -276,6 +276,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/work-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Work Out Plan
+         * @description Height, zoom, aperture, focus and way round for a camera, or what stands against them.
+         */
+        post: operations["work_out_plan_api_work_out_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/zoom-map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Zoom Map Of
+         * @description Every bound of the lens height over all zoom settings of a camera's lens; null without one.
+         */
+        post: operations["zoom_map_of_api_zoom_map_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare Gear
+         * @description What is owned side by side for the same zone, and kinds that one could get.
+         */
+        post: operations["compare_gear_api_compare_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Picture
+         * @description What the lens sees, made by the simulated camera, as PNG.
+         */
+        post: operations["picture_api_picture_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shapes": {
         parameters: {
             query?: never;
@@ -290,30 +370,6 @@ export interface paths {
         get: operations["shapes_api_shapes_get"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/gear": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Cupboard
-         * @description Everything in the cupboard.
-         */
-        get: operations["cupboard_api_gear_get"];
-        put?: never;
-        /**
-         * Add Gear
-         * @description Put a body or a lens into the cupboard.
-         */
-        post: operations["add_gear_api_gear_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -340,10 +396,331 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/by-trying/sensors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sensors
+         * @description Sensor sizes by their common names.
+         */
+        get: operations["sensors_api_by_trying_sensors_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/by-trying/area": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Area
+         * @description The part of a sensor that a recording mode uses, from the sensor's common name.
+         */
+        post: operations["area_api_by_trying_area_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/by-trying/field-of-view": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Field Of View
+         * @description The horizontal field of view from a tape photographed at one distance, or at two.
+         */
+        post: operations["field_of_view_api_by_trying_field_of_view_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/by-trying/nearest-focus": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Nearest Focus
+         * @description Minimum focus distance and greatest magnification, as far as what was tried gives them.
+         */
+        post: operations["nearest_focus_api_by_trying_nearest_focus_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gear": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Cupboard
+         * @description Bodies and lenses in use, as plans take them.
+         */
+        get: operations["cupboard_api_gear_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gear/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Kinds
+         * @description Every kind of gear with its fields, their words, units and ranges.
+         */
+        get: operations["kinds_api_gear_kinds_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gear/things": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Find
+         * @description Things by kind and words; the counts are of everything that the words find.
+         */
+        get: operations["find_api_gear_things_get"];
+        put?: never;
+        /**
+         * Add
+         * @description Put a thing into the cupboard.
+         */
+        post: operations["add_api_gear_things_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gear/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export
+         * @description Everything in use, or one kind, as a file: CSV for a spreadsheet, or JSON.
+         */
+        get: operations["export_api_gear_file_get"];
+        put?: never;
+        /**
+         * Take In
+         * @description Take in a CSV or JSON file: everything, or nothing and the reasons. With ``only_sound`` the
+         *     rows that are sound are taken though others are not; with ``look_only`` nothing is taken.
+         */
+        post: operations["take_in_api_gear_file_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gear/things/{gear_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Edit
+         * @description Change a thing. Plans keep their copies.
+         */
+        put: operations["edit_api_gear_things__gear_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gear/things/{gear_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy
+         * @description A second thing with the same figures.
+         */
+        post: operations["copy_api_gear_things__gear_id__copy_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gear/things/{gear_id}/retire": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Retire
+         * @description Take a thing out of use; plans keep their copies.
+         */
+        post: operations["retire_api_gear_things__gear_id__retire_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gear/things/{gear_id}/put-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Back
+         * @description Take a retired thing into use again.
+         */
+        post: operations["put_back_api_gear_things__gear_id__put_back_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gear/things/{gear_id}/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Plans With
+         * @description Plans that carry a copy of a thing, and whether the copy still agrees with the cupboard.
+         */
+        get: operations["plans_with_api_gear_things__gear_id__plans_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gear/things/{gear_id}/plans/{plan_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Renew
+         * @description Put what the cupboard says of a thing into a plan that carries a copy of it.
+         */
+        post: operations["renew_api_gear_things__gear_id__plans__plan_id__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * Aim
+         * @description Which way a camera looks; None = square to the work.
+         */
+        "Aim-Input": {
+            /**
+             * Tilt Deg
+             * @description Axis against straight down: 0 looks down, 90 looks level.
+             */
+            tilt_deg?: number | null;
+            /**
+             * Toward Deg
+             * @description Where it is tipped to: clockwise from straight away from the maker.
+             */
+            toward_deg?: number | null;
+        };
+        /**
+         * Aim
+         * @description Which way a camera looks; None = square to the work.
+         */
+        "Aim-Output": {
+            /**
+             * Tilt Deg
+             * @description Axis against straight down: 0 looks down, 90 looks level.
+             */
+            tilt_deg: number | null;
+            /**
+             * Toward Deg
+             * @description Where it is tipped to: clockwise from straight away from the maker.
+             */
+            toward_deg: number | null;
+        };
         /**
          * Answer
          * @description The first line of a sheet, and the smaller line under it.
@@ -357,6 +734,33 @@ export interface components {
             line: components["schemas"]["Piece"][];
             /** Under */
             under: components["schemas"]["Piece"][];
+        };
+        /**
+         * Area
+         * @description The part of a sensor that a recording mode uses.
+         */
+        Area: {
+            /** Width Mm */
+            width_mm: number;
+            /** Height Mm */
+            height_mm: number;
+        };
+        /**
+         * AreaRequest
+         * @description A sensor by its common name, and the recording mode.
+         */
+        AreaRequest: {
+            /** Sensor */
+            sensor: string;
+            /** Width Px */
+            width_px: number;
+            /** Height Px */
+            height_px: number;
+            /**
+             * Mode Crop
+             * @default 1
+             */
+            mode_crop: number;
         };
         /**
          * Assumption
@@ -425,6 +829,49 @@ export interface components {
             back_mm?: number | null;
             /** Mass G */
             mass_g?: number | null;
+            /**
+             * Mount
+             * @description Kind of lens mount; bodies and lenses of one word fit together.
+             */
+            mount?: string | null;
+            /** Base Iso */
+            base_iso?: number | null;
+            /**
+             * Clean Iso
+             * @description Highest ISO whose noise the maker accepts.
+             */
+            clean_iso?: number | null;
+            /** Shortest Shutter S */
+            shortest_shutter_s?: number | null;
+            /** Longest Shutter S */
+            longest_shutter_s?: number | null;
+            /**
+             * Recording Limit S
+             * @description Recording stops by itself after this time.
+             */
+            recording_limit_s?: number | null;
+            /**
+             * File Limit Bytes
+             * @description Largest file; a longer take goes on in a new one or stops.
+             */
+            file_limit_bytes?: number | null;
+            /**
+             * Power W
+             * @description Draw while recording.
+             */
+            power_w?: number | null;
+            /** Battery Wh */
+            battery_wh?: number | null;
+            /**
+             * Screen
+             * @description Whether its screen can be turned.
+             */
+            screen?: ("fixed" | "tilting" | "turning" | "none") | null;
+            /**
+             * Shown Elsewhere
+             * @description Whether its picture can be seen on a phone or another screen.
+             */
+            shown_elsewhere?: boolean | null;
         };
         /**
          * Body
@@ -459,6 +906,61 @@ export interface components {
             back_mm: number | null;
             /** Mass G */
             mass_g: number | null;
+            /**
+             * Mount
+             * @description Kind of lens mount; bodies and lenses of one word fit together.
+             */
+            mount: string | null;
+            /** Base Iso */
+            base_iso: number | null;
+            /**
+             * Clean Iso
+             * @description Highest ISO whose noise the maker accepts.
+             */
+            clean_iso: number | null;
+            /** Shortest Shutter S */
+            shortest_shutter_s: number | null;
+            /** Longest Shutter S */
+            longest_shutter_s: number | null;
+            /**
+             * Recording Limit S
+             * @description Recording stops by itself after this time.
+             */
+            recording_limit_s: number | null;
+            /**
+             * File Limit Bytes
+             * @description Largest file; a longer take goes on in a new one or stops.
+             */
+            file_limit_bytes: number | null;
+            /**
+             * Power W
+             * @description Draw while recording.
+             */
+            power_w: number | null;
+            /** Battery Wh */
+            battery_wh: number | null;
+            /**
+             * Screen
+             * @description Whether its screen can be turned.
+             */
+            screen: ("fixed" | "tilting" | "turning" | "none") | null;
+            /**
+             * Shown Elsewhere
+             * @description Whether its picture can be seen on a phone or another screen.
+             */
+            shown_elsewhere: boolean | null;
+        };
+        /**
+         * BodyPart
+         * @description A capsule of a body from ``a`` to ``b``.
+         */
+        BodyPart: {
+            /** Part */
+            part: string;
+            a: components["schemas"]["Point"];
+            b: components["schemas"]["Point"];
+            /** Radius Mm */
+            radius_mm: number;
         };
         /**
          * Box
@@ -476,7 +978,7 @@ export interface components {
         };
         /**
          * Camera
-         * @description One camera that looks straight down, with the copies of its gear and its settings.
+         * @description One camera with the copies of its gear and its settings.
          */
         "Camera-Input": {
             /** Id */
@@ -484,10 +986,20 @@ export interface components {
             /**
              * Role
              * @default overhead
-             * @constant
+             * @enum {string}
              */
-            role: "overhead";
+            role: "overhead" | "three-quarter" | "low-side" | "easel" | "hands" | "keyboard" | "pedals" | "face" | "wide" | "beauty";
             body?: components["schemas"]["Body-Input"] | null;
+            /**
+             * Body Id
+             * @description The thing in the cupboard that the body is a copy of.
+             */
+            body_id?: string | null;
+            /**
+             * Lens Id
+             * @description The thing in the cupboard that the lens is a copy of.
+             */
+            lens_id?: string | null;
             /**
              * Mode
              * @description Recording mode; None = the first.
@@ -505,15 +1017,32 @@ export interface components {
             focus_height_mm?: number | null;
             /** @default {} */
             position: components["schemas"]["Position-Input"];
+            /** @default {} */
+            aim: components["schemas"]["Aim-Input"];
             /**
              * Roll Deg
-             * @description Where the top edge of the picture points: clockwise from straight away from the maker, seen from above.
+             * @description Where the top edge of the picture points: for an overhead camera clockwise from straight away from the maker, seen from above; for any other clockwise from upright.
              */
             roll_deg?: (0 | 90 | 180 | 270) | null;
+            /**
+             * Sharpness
+             * @description Circle of confusion: active diagonal by 1500, or two delivered pixels.
+             */
+            sharpness?: ("usual" | "critical") | null;
+            /**
+             * Stand Lowest Mm
+             * @description Least lens height above the table that its stand allows.
+             */
+            stand_lowest_mm?: number | null;
+            /**
+             * Stand Highest Mm
+             * @description Greatest lens height above the table that its stand allows.
+             */
+            stand_highest_mm?: number | null;
         };
         /**
          * Camera
-         * @description One camera that looks straight down, with the copies of its gear and its settings.
+         * @description One camera with the copies of its gear and its settings.
          */
         "Camera-Output": {
             /** Id */
@@ -521,10 +1050,20 @@ export interface components {
             /**
              * Role
              * @default overhead
-             * @constant
+             * @enum {string}
              */
-            role: "overhead";
+            role: "overhead" | "three-quarter" | "low-side" | "easel" | "hands" | "keyboard" | "pedals" | "face" | "wide" | "beauty";
             body: components["schemas"]["Body-Output"] | null;
+            /**
+             * Body Id
+             * @description The thing in the cupboard that the body is a copy of.
+             */
+            body_id: string | null;
+            /**
+             * Lens Id
+             * @description The thing in the cupboard that the lens is a copy of.
+             */
+            lens_id: string | null;
             /**
              * Mode
              * @description Recording mode; None = the first.
@@ -542,41 +1081,70 @@ export interface components {
             focus_height_mm: number | null;
             /** @default {} */
             position: components["schemas"]["Position-Output"];
+            /** @default {} */
+            aim: components["schemas"]["Aim-Output"];
             /**
              * Roll Deg
-             * @description Where the top edge of the picture points: clockwise from straight away from the maker, seen from above.
+             * @description Where the top edge of the picture points: for an overhead camera clockwise from straight away from the maker, seen from above; for any other clockwise from upright.
              */
             roll_deg: (0 | 90 | 180 | 270) | null;
+            /**
+             * Sharpness
+             * @description Circle of confusion: active diagonal by 1500, or two delivered pixels.
+             */
+            sharpness: ("usual" | "critical") | null;
+            /**
+             * Stand Lowest Mm
+             * @description Least lens height above the table that its stand allows.
+             */
+            stand_lowest_mm: number | null;
+            /**
+             * Stand Highest Mm
+             * @description Greatest lens height above the table that its stand allows.
+             */
+            stand_highest_mm: number | null;
         };
         /**
          * CameraDrawing
          * @description Geometry of one camera over the work; heights in millimetres above the table top.
          *
-         *     What depends on a picture being formed is None while the lens hangs in the work.
+         *     ``measure`` says what the plumb shows: the height of the lens, or its distance from the work for
+         *     a camera that looks level; ``value_mm`` is that figure. ``axis`` is the way it looks;
+         *     ``line`` is where the entrance pupil would be at distance 0 along it. What depends on a picture
+         *     being formed is None while the lens hangs in the work.
          */
         CameraDrawing: {
-            /** Lens X Mm */
-            lens_x_mm: number;
-            /** Lens Y Mm */
-            lens_y_mm: number;
-            /** Height Mm */
-            height_mm: number;
+            lens: components["schemas"]["Point"];
+            axis: components["schemas"]["Point"];
+            line: components["schemas"]["Point"];
+            /** Measure */
+            measure: string;
+            /** Value Mm */
+            value_mm: number;
             /** Lowest Mm */
             lowest_mm: number;
             /** Focal Mm */
             focal_mm: number | null;
             /** Roll Deg */
             roll_deg: number;
-            /** Rim Height Mm */
-            rim_height_mm: number | null;
+            /** Tilt Deg */
+            tilt_deg: number;
+            /** Toward Deg */
+            toward_deg: number;
+            rim: components["schemas"]["Point"] | null;
+            back: components["schemas"]["Point"] | null;
             /** Mark Height Mm */
             mark_height_mm: number | null;
-            /** Back Height Mm */
-            back_height_mm: number | null;
-            /** Focus Height Mm */
-            focus_height_mm: number | null;
-            seen_table: components["schemas"]["Box"] | null;
-            seen_top: components["schemas"]["Box"] | null;
+            /** Focus Distance Mm */
+            focus_distance_mm: number | null;
+            /** Seen Surface */
+            seen_surface: components["schemas"]["Point"][] | null;
+            /** Seen Top */
+            seen_top: components["schemas"]["Point"][] | null;
+            /** Seen Width Mm */
+            seen_width_mm: number | null;
+            /** Seen Depth Mm */
+            seen_depth_mm: number | null;
             /** Sharp Up To Mm */
             sharp_up_to_mm: number | null;
             /** Sharp Down To Mm */
@@ -584,6 +1152,28 @@ export interface components {
             range: components["schemas"]["HeightBounds"];
             /** Bands */
             bands: components["schemas"]["Band"][];
+        };
+        /**
+         * CameraRequest
+         * @description A plan, one of its cameras, and what is owned.
+         */
+        CameraRequest: {
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Camera
+             * @default 0
+             */
+            camera: number;
+            /**
+             * Owned Lenses
+             * @default []
+             */
+            owned_lenses: components["schemas"]["Lens-Input"][];
+            /**
+             * Owned Bodies
+             * @default []
+             */
+            owned_bodies: components["schemas"]["Body-Input"][];
         };
         /**
          * CameraResult
@@ -691,8 +1281,38 @@ export interface components {
             value: components["schemas"]["JsonValue"];
         };
         /**
+         * Closer
+         * @description One way to show a part of the zone larger: ``detail_px`` across the finest line then.
+         */
+        Closer: {
+            /** Way */
+            way: string;
+            /** Possible */
+            possible: boolean;
+            /** Detail Px */
+            detail_px: number;
+            /** Says */
+            says: components["schemas"]["Piece"][];
+        };
+        /**
+         * Comparison
+         * @description Everything side by side. ``measure`` says whether values are heights or distances.
+         */
+        Comparison: {
+            /** Measure */
+            measure: string;
+            /** Rows */
+            rows: components["schemas"]["Row"][];
+            /** Schools */
+            schools: components["schemas"]["School"][];
+            /** Closer Times */
+            closer_times: number;
+            /** Closer */
+            closer: components["schemas"]["Closer"][];
+        };
+        /**
          * CupboardReply
-         * @description Everything owned.
+         * @description Bodies and lenses in use.
          */
         CupboardReply: {
             /** Bodies */
@@ -714,6 +1334,8 @@ export interface components {
              * @description How far the edit shall be able to enlarge; 1 = not at all.
              */
             crop_wanted?: number | null;
+            /** Frame Rate Hz */
+            frame_rate_hz?: number | null;
         };
         /**
          * Delivery
@@ -729,6 +1351,8 @@ export interface components {
              * @description How far the edit shall be able to enlarge; 1 = not at all.
              */
             crop_wanted: number | null;
+            /** Frame Rate Hz */
+            frame_rate_hz: number | null;
         };
         /**
          * Edit
@@ -738,6 +1362,18 @@ export interface components {
             /** Base Revision */
             base_revision: number;
             plan: components["schemas"]["Plan-Input"];
+        };
+        /**
+         * EditThing
+         * @description New figures of a thing, and the version they started from.
+         */
+        EditThing: {
+            /** Base Version */
+            base_version: number;
+            /** Figures */
+            figures: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
         };
         /**
          * EvaluateRequest
@@ -751,6 +1387,12 @@ export interface components {
              * @default []
              */
             owned_lenses: components["schemas"]["Lens-Input"][];
+            /**
+             * Owned Bodies
+             * @description Cameras that a mend may take.
+             * @default []
+             */
+            owned_bodies: components["schemas"]["Body-Input"][];
             /**
              * Try Mends
              * @default true
@@ -821,6 +1463,16 @@ export interface components {
              * @description How many times stabilisation narrows the picture; 1 = off, None = not known.
              */
             stabilisation_crop: number | null;
+        };
+        /**
+         * FieldOfViewReply
+         * @description A horizontal field of view found with a tape.
+         */
+        FieldOfViewReply: {
+            /** Angle Deg */
+            angle_deg: number;
+            /** Pupil Behind Mm */
+            pupil_behind_mm: number;
         };
         /**
          * Figure
@@ -899,12 +1551,52 @@ export interface components {
             changes: components["schemas"]["Change"][];
         };
         /**
-         * GearAdded
-         * @description The id of a thing put into the cupboard.
+         * GearField
+         * @description One field of a kind of gear. ``path`` has ``*`` for the place in a list.
+         *
+         *     ``length``: a bench length, said in centimetres or inches. ``needed``: cannot be left open.
          */
-        GearAdded: {
-            /** Id */
-            id: string;
+        GearField: {
+            /** Path */
+            path: string;
+            /** Label */
+            label: string;
+            /** Explain */
+            explain: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "text" | "number" | "whole" | "choice" | "flag" | "choices";
+            /** Unit */
+            unit: string;
+            /** Length */
+            length: boolean;
+            /** Choices */
+            choices: string[];
+            /** Least */
+            least: number | null;
+            /** Most */
+            most: number | null;
+            /** Needed */
+            needed: boolean;
+        };
+        /**
+         * GearKindReply
+         * @description A kind of gear and its fields.
+         */
+        GearKindReply: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "body" | "lens" | "fixture" | "card" | "support" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter";
+            /** Title */
+            title: string;
+            /** Plural */
+            plural: string;
+            /** Fields */
+            fields: components["schemas"]["GearField"][];
         };
         /**
          * Head
@@ -949,6 +1641,110 @@ export interface components {
             /** Never */
             never: string[];
         };
+        /**
+         * ImportReport
+         * @description What became of an imported file. Nothing was taken unless ``done``.
+         */
+        ImportReport: {
+            /** Done */
+            done: boolean;
+            /** Encoding */
+            encoding: string;
+            /** Delimiter */
+            delimiter: string;
+            /** Decimal Mark */
+            decimal_mark: string;
+            /** Fresh */
+            fresh: components["schemas"]["RowReport"][];
+            /** Known */
+            known: components["schemas"]["RowReport"][];
+            /** Refused */
+            refused: components["schemas"]["RowProblem"][];
+        };
+        /**
+         * Item
+         * @description A thing that stands in the zone, on the table; its middle from the middle of the zone.
+         */
+        "Item-Input": {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "box" | "cylinder" | "sphere";
+            /** Name */
+            name: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /**
+             * Width Mm
+             * @description Left to right; the diameter of cylinder and sphere.
+             */
+            width_mm: number;
+            /**
+             * Depth Mm
+             * @description Near to far, of a box.
+             */
+            depth_mm?: number | null;
+            /**
+             * Height Mm
+             * @description Of a box or cylinder.
+             */
+            height_mm?: number | null;
+        };
+        /**
+         * Item
+         * @description A thing that stands in the zone, on the table; its middle from the middle of the zone.
+         */
+        "Item-Output": {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "box" | "cylinder" | "sphere";
+            /** Name */
+            name: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /**
+             * Width Mm
+             * @description Left to right; the diameter of cylinder and sphere.
+             */
+            width_mm: number;
+            /**
+             * Depth Mm
+             * @description Near to far, of a box.
+             */
+            depth_mm: number | null;
+            /**
+             * Height Mm
+             * @description Of a box or cylinder.
+             */
+            height_mm: number | null;
+        };
+        /**
+         * ItemShape
+         * @description A thing that stands in the zone.
+         */
+        ItemShape: {
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Width Mm */
+            width_mm: number;
+            /** Depth Mm */
+            depth_mm: number;
+            /** Height Mm */
+            height_mm: number;
+        };
         JsonValue: unknown;
         /**
          * Lens
@@ -985,6 +1781,11 @@ export interface components {
             length_mm?: number | null;
             /** Mass G */
             mass_g?: number | null;
+            /**
+             * Mount
+             * @description Kind of lens mount; bodies and lenses of one word fit together.
+             */
+            mount?: string | null;
         };
         /**
          * Lens
@@ -1021,16 +1822,49 @@ export interface components {
             length_mm: number | null;
             /** Mass G */
             mass_g: number | null;
+            /**
+             * Mount
+             * @description Kind of lens mount; bodies and lenses of one word fit together.
+             */
+            mount: string | null;
         };
         /**
          * Maker
          * @description Whose hands are filmed.
          */
         "Maker-Input": {
+            /** Height Mm */
+            height_mm?: number | null;
             /** Posture */
             posture?: ("seated" | "standing") | null;
             /** Handedness */
             handedness?: ("left" | "right") | null;
+            /**
+             * Seat Mm
+             * @description Height of the seat, when seated.
+             */
+            seat_mm?: number | null;
+            /**
+             * Lean Deg
+             * @description How far the trunk leans in over the work, from upright.
+             */
+            lean_deg?: number | null;
+            /**
+             * X Mm
+             * @description Where the maker sits, to the right of the middle of the zone.
+             */
+            x_mm?: number | null;
+            /**
+             * From Edge Mm
+             * @description Table edge to the front of the maker's trunk.
+             */
+            from_edge_mm?: number | null;
+            /**
+             * Tool Mm
+             * @description Tool beyond the fingers; 0 = none.
+             */
+            tool_mm?: number | null;
+            second?: components["schemas"]["SecondPerson-Input"] | null;
             /**
              * Hand Room Mm
              * @description Room that hands and tool need between the top of the work and the lens.
@@ -1042,15 +1876,91 @@ export interface components {
          * @description Whose hands are filmed.
          */
         "Maker-Output": {
+            /** Height Mm */
+            height_mm: number | null;
             /** Posture */
             posture: ("seated" | "standing") | null;
             /** Handedness */
             handedness: ("left" | "right") | null;
             /**
+             * Seat Mm
+             * @description Height of the seat, when seated.
+             */
+            seat_mm: number | null;
+            /**
+             * Lean Deg
+             * @description How far the trunk leans in over the work, from upright.
+             */
+            lean_deg: number | null;
+            /**
+             * X Mm
+             * @description Where the maker sits, to the right of the middle of the zone.
+             */
+            x_mm: number | null;
+            /**
+             * From Edge Mm
+             * @description Table edge to the front of the maker's trunk.
+             */
+            from_edge_mm: number | null;
+            /**
+             * Tool Mm
+             * @description Tool beyond the fingers; 0 = none.
+             */
+            tool_mm: number | null;
+            second: components["schemas"]["SecondPerson-Output"] | null;
+            /**
              * Hand Room Mm
              * @description Room that hands and tool need between the top of the work and the lens.
              */
             hand_room_mm: number | null;
+        };
+        /**
+         * MapBound
+         * @description One bound at one zoom setting.
+         */
+        MapBound: {
+            /** Code */
+            code: string;
+            /** Height Mm */
+            height_mm: number;
+        };
+        /**
+         * MapColumn
+         * @description Every bound of the height at one zoom setting; ``works`` are the stretches that meet all.
+         *
+         *     A stretch that nothing bounds above ends at the top of the map.
+         */
+        MapColumn: {
+            /** Focal Mm */
+            focal_mm: number;
+            /** Floors */
+            floors: components["schemas"]["MapBound"][];
+            /** Caps */
+            caps: components["schemas"]["MapBound"][];
+            /** Never */
+            never: string[];
+            /** Works */
+            works: components["schemas"]["MapStretch"][];
+        };
+        /**
+         * MapPoint
+         * @description A pair of zoom setting and height.
+         */
+        MapPoint: {
+            /** Focal Mm */
+            focal_mm: number;
+            /** Value Mm */
+            value_mm: number;
+        };
+        /**
+         * MapStretch
+         * @description A stretch of heights.
+         */
+        MapStretch: {
+            /** From Mm */
+            from_mm: number;
+            /** To Mm */
+            to_mm: number;
         };
         /**
          * Mark
@@ -1067,36 +1977,30 @@ export interface components {
             on_table: boolean;
         };
         /**
-         * NewBody
-         * @description A body to put into the cupboard.
+         * NearestReply
+         * @description Whichever of the two figures could be found.
          */
-        NewBody: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "body";
-            gear: components["schemas"]["Body-Input"];
+        NearestReply: {
+            /** Min Focus From Mark Mm */
+            min_focus_from_mark_mm: number | null;
+            /** Greatest Magnification */
+            greatest_magnification: number | null;
         };
         /**
-         * NewGear
-         * @description A thing to put into the cupboard.
+         * NearestRequest
+         * @description Nearest focus found by trying: from the front rim, or by the tape seen there.
          */
-        NewGear: {
-            /** Thing */
-            thing: components["schemas"]["NewBody"] | components["schemas"]["NewLens"];
-        };
-        /**
-         * NewLens
-         * @description A lens to put into the cupboard.
-         */
-        NewLens: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "lens";
-            gear: components["schemas"]["Lens-Input"];
+        NearestRequest: {
+            /** Rim To Print Mm */
+            rim_to_print_mm?: number | null;
+            /** Length Mm */
+            length_mm?: number | null;
+            /** Flange Mm */
+            flange_mm?: number | null;
+            /** Active Width Mm */
+            active_width_mm?: number | null;
+            /** Seen Mm */
+            seen_mm?: number | null;
         };
         /**
          * NewPlan
@@ -1109,7 +2013,74 @@ export interface components {
              * Shape
              * @enum {string}
              */
-            shape: "small-flat" | "page-flat" | "fingertips" | "cloth" | "vessel" | "turning-machine" | "hot-counter" | "cards-between-two" | "keyboard" | "percussion" | "instrument-away";
+            shape: "small-flat" | "small-upright" | "page-flat" | "easel" | "fingertips" | "cloth" | "vessel" | "turning-machine" | "hot-counter" | "cards-between-two" | "keyboard" | "percussion" | "instrument-away";
+        };
+        /**
+         * NewThing
+         * @description A thing to put into the cupboard.
+         */
+        NewThing: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "body" | "lens" | "fixture" | "card" | "support" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter";
+            /** Figures */
+            figures: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
+        };
+        /**
+         * Obstacle
+         * @description A box that is in the room: a wall cupboard, a shelf, a beam, a lamp that hangs low.
+         *
+         *     Measured from the left edge of the table and the edge in front of the maker to the nearest
+         *     corner of the box, negative to the left or toward the maker; heights from the floor.
+         */
+        "Obstacle-Input": {
+            /** Name */
+            name: string;
+            /** From Left Edge Mm */
+            from_left_edge_mm: number;
+            /** From Front Edge Mm */
+            from_front_edge_mm: number;
+            /** Width Mm */
+            width_mm: number;
+            /** Depth Mm */
+            depth_mm: number;
+            /** Bottom Mm */
+            bottom_mm: number;
+            /**
+             * Top Mm
+             * @description None = up to the ceiling.
+             */
+            top_mm?: number | null;
+        };
+        /**
+         * Obstacle
+         * @description A box that is in the room: a wall cupboard, a shelf, a beam, a lamp that hangs low.
+         *
+         *     Measured from the left edge of the table and the edge in front of the maker to the nearest
+         *     corner of the box, negative to the left or toward the maker; heights from the floor.
+         */
+        "Obstacle-Output": {
+            /** Name */
+            name: string;
+            /** From Left Edge Mm */
+            from_left_edge_mm: number;
+            /** From Front Edge Mm */
+            from_front_edge_mm: number;
+            /** Width Mm */
+            width_mm: number;
+            /** Depth Mm */
+            depth_mm: number;
+            /** Bottom Mm */
+            bottom_mm: number;
+            /**
+             * Top Mm
+             * @description None = up to the ceiling.
+             */
+            top_mm: number | null;
         };
         /**
          * OldPlan
@@ -1119,6 +2090,28 @@ export interface components {
             /** Revision */
             revision: number;
             plan: components["schemas"]["Plan-Output"];
+        };
+        /**
+         * Outcome
+         * @description What was worked out for one camera.
+         *
+         *     ``changes`` set the camera; ``works`` says whether every demand is met then; ``line`` says the
+         *     setting, or which demands cannot be met together; ``give_ways`` are the least ways out;
+         *     ``remaining`` are titles of findings that still fail.
+         */
+        Outcome: {
+            /** About */
+            about: string;
+            /** Works */
+            works: boolean;
+            /** Line */
+            line: components["schemas"]["Piece"][];
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+            /** Give Ways */
+            give_ways: components["schemas"]["Fix"][];
+            /** Remaining */
+            remaining: components["schemas"]["Piece"][][];
         };
         /**
          * OwnedBody
@@ -1137,6 +2130,47 @@ export interface components {
             /** Id */
             id: string;
             gear: components["schemas"]["Lens-Output"];
+        };
+        /**
+         * Person
+         * @description Someone at the table, in one pose. ``hip`` is what the trunk leans about.
+         */
+        Person: {
+            /** Parts */
+            parts: components["schemas"]["BodyPart"][];
+            hip: components["schemas"]["Point"];
+            head: components["schemas"]["Point"];
+            action: components["schemas"]["Point"];
+            /** Lean Deg */
+            lean_deg: number;
+        };
+        /**
+         * PictureRequest
+         * @description A plan, and which picture of it is wanted.
+         */
+        PictureRequest: {
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Camera
+             * @default 0
+             */
+            camera: number;
+            /**
+             * Width Px
+             * @default 320
+             */
+            width_px: number;
+            /**
+             * Quality
+             * @default draft
+             * @enum {string}
+             */
+            quality: "draft" | "fine";
+            /**
+             * Pose
+             * @default 4
+             */
+            pose: number;
         };
         /**
          * Piece
@@ -1167,15 +2201,19 @@ export interface components {
             format: "steeple-plan";
             /**
              * Version
-             * @default 1
+             * @default 2
              * @constant
              */
-            version: 1;
+            version: 2;
             /** Title */
             title: string;
             /** @default {} */
             delivery: components["schemas"]["Delivery-Input"];
-            /** @default {} */
+            /**
+             * @default {
+             *       "obstacles": []
+             *     }
+             */
             room: components["schemas"]["Room-Input"];
             /** @default {} */
             table: components["schemas"]["Table-Input"];
@@ -1201,15 +2239,19 @@ export interface components {
             format: "steeple-plan";
             /**
              * Version
-             * @default 1
+             * @default 2
              * @constant
              */
-            version: 1;
+            version: 2;
             /** Title */
             title: string;
             /** @default {} */
             delivery: components["schemas"]["Delivery-Output"];
-            /** @default {} */
+            /**
+             * @default {
+             *       "obstacles": []
+             *     }
+             */
             room: components["schemas"]["Room-Output"];
             /** @default {} */
             table: components["schemas"]["Table-Output"];
@@ -1254,6 +2296,32 @@ export interface components {
             /** Redo Label */
             redo_label: string | null;
             plan: components["schemas"]["Plan-Output"];
+        };
+        /**
+         * PlanWithThing
+         * @description A plan that carries a copy of a thing; ``same`` where the copy agrees with the cupboard.
+         */
+        PlanWithThing: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Revision */
+            revision: number;
+            /** Same */
+            same: boolean;
+        };
+        /**
+         * Point
+         * @description A place in the axes of the plan, in millimetres.
+         */
+        Point: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Z */
+            z: number;
         };
         /**
          * Position
@@ -1344,7 +2412,7 @@ export interface components {
              * Unit
              * @enum {string}
              */
-            unit: "mm" | "mm_exact" | "px" | "px_per_mm" | "f_number" | "times" | "ratio" | "deg";
+            unit: "mm" | "mm_exact" | "px" | "px_per_mm" | "f_number" | "times" | "ratio" | "deg" | "percent" | "stops" | "lx" | "hz" | "iso" | "seconds";
         };
         /**
          * RecordingMode
@@ -1373,6 +2441,16 @@ export interface components {
              * @description Active sensor height of this mode, after its own crop.
              */
             sensor_height_mm?: number | null;
+            /**
+             * Frame Rate Hz
+             * @description Greatest frame rate of this mode.
+             */
+            frame_rate_hz?: number | null;
+            /**
+             * Bitrate Mbit S
+             * @description Megabits a second.
+             */
+            bitrate_mbit_s?: number | null;
         };
         /**
          * RecordingMode
@@ -1401,6 +2479,16 @@ export interface components {
              * @description Active sensor height of this mode, after its own crop.
              */
             sensor_height_mm: number | null;
+            /**
+             * Frame Rate Hz
+             * @description Greatest frame rate of this mode.
+             */
+            frame_rate_hz: number | null;
+            /**
+             * Bitrate Mbit S
+             * @description Megabits a second.
+             */
+            bitrate_mbit_s: number | null;
         };
         /**
          * Room
@@ -1409,9 +2497,32 @@ export interface components {
         "Room-Input": {
             /**
              * Ceiling Mm
-             * @description Lowest height of ceiling, slope or beam above the rig, from the floor.
+             * @description Height of the flat ceiling above the rig, from the floor.
              */
             ceiling_mm?: number | null;
+            /** @description A sloping ceiling or roof. */
+            slope?: components["schemas"]["Slope"] | null;
+            /**
+             * Obstacles
+             * @default []
+             */
+            obstacles: components["schemas"]["Obstacle-Input"][];
+            /**
+             * Width Mm
+             * @description Wall to wall, left to right.
+             */
+            width_mm?: number | null;
+            /**
+             * Depth Mm
+             * @description Wall to wall, near to far.
+             */
+            depth_mm?: number | null;
+            /** Table From Left Wall Mm */
+            table_from_left_wall_mm?: number | null;
+            /** Table From Far Wall Mm */
+            table_from_far_wall_mm?: number | null;
+            /** Mains Hz */
+            mains_hz?: (50 | 60) | null;
         };
         /**
          * Room
@@ -1420,9 +2531,182 @@ export interface components {
         "Room-Output": {
             /**
              * Ceiling Mm
-             * @description Lowest height of ceiling, slope or beam above the rig, from the floor.
+             * @description Height of the flat ceiling above the rig, from the floor.
              */
             ceiling_mm: number | null;
+            /** @description A sloping ceiling or roof. */
+            slope: components["schemas"]["Slope"] | null;
+            /**
+             * Obstacles
+             * @default []
+             */
+            obstacles: components["schemas"]["Obstacle-Output"][];
+            /**
+             * Width Mm
+             * @description Wall to wall, left to right.
+             */
+            width_mm: number | null;
+            /**
+             * Depth Mm
+             * @description Wall to wall, near to far.
+             */
+            depth_mm: number | null;
+            /** Table From Left Wall Mm */
+            table_from_left_wall_mm: number | null;
+            /** Table From Far Wall Mm */
+            table_from_far_wall_mm: number | null;
+            /** Mains Hz */
+            mains_hz: (50 | 60) | null;
+        };
+        /**
+         * RoomBox
+         * @description A box in the room; heights above the table top.
+         */
+        RoomBox: {
+            /** Name */
+            name: string;
+            /** Left */
+            left: number;
+            /** Right */
+            right: number;
+            /** Near */
+            near: number;
+            /** Far */
+            far: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+        };
+        /**
+         * Row
+         * @description One body with one lens, set as well as it can be for the zone. Lengths in millimetres.
+         */
+        Row: {
+            /** Name */
+            name: string;
+            /** Owned */
+            owned: boolean;
+            /** Present */
+            present: boolean;
+            /** Works */
+            works: boolean;
+            /** Unmet */
+            unmet: string[];
+            /** Focal Mm */
+            focal_mm: number | null;
+            /** Value Mm */
+            value_mm: number;
+            /** F Number */
+            f_number: number | null;
+            /** Px Per Mm */
+            px_per_mm: number;
+            /** Detail Px */
+            detail_px: number;
+            /** Hand Room Mm */
+            hand_room_mm: number;
+            /** Spare Mm */
+            spare_mm: number;
+            /** Head Clearance Mm */
+            head_clearance_mm: number | null;
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+        };
+        /**
+         * RowProblem
+         * @description A row of an imported file that is refused.
+         */
+        RowProblem: {
+            /** Line */
+            line: number;
+            /** Column */
+            column: string;
+            /** Value */
+            value: string;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
+         * RowReport
+         * @description A row of an imported file.
+         */
+        RowReport: {
+            /** Line */
+            line: number;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * School
+         * @description One of the two places of an overhead camera, with what it costs.
+         */
+        School: {
+            /** Name */
+            name: string;
+            /** Works */
+            works: boolean;
+            /** Unmet */
+            unmet: string[];
+            /** Focal Mm */
+            focal_mm: number | null;
+            /** Value Mm */
+            value_mm: number;
+            /** Px Per Mm */
+            px_per_mm: number;
+            /** Hand Room Mm */
+            hand_room_mm: number;
+            /** Head In Frame */
+            head_in_frame: number;
+            /** Zone Hidden */
+            zone_hidden: number;
+            /** Own View Hidden */
+            own_view_hidden: number;
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+        };
+        /**
+         * SecondPerson
+         * @description Someone else at the table: a card player opposite, a pupil beside.
+         */
+        "SecondPerson-Input": {
+            /**
+             * Place
+             * @enum {string}
+             */
+            place: "opposite" | "left" | "right";
+            /** Height Mm */
+            height_mm?: number | null;
+            /** Posture */
+            posture?: ("seated" | "standing") | null;
+        };
+        /**
+         * SecondPerson
+         * @description Someone else at the table: a card player opposite, a pupil beside.
+         */
+        "SecondPerson-Output": {
+            /**
+             * Place
+             * @enum {string}
+             */
+            place: "opposite" | "left" | "right";
+            /** Height Mm */
+            height_mm: number | null;
+            /** Posture */
+            posture: ("seated" | "standing") | null;
+        };
+        /**
+         * SensorSize
+         * @description A common name of a sensor size.
+         */
+        SensorSize: {
+            /** Name */
+            name: string;
+            /** Width Mm */
+            width_mm: number;
+            /** Height Mm */
+            height_mm: number;
         };
         /**
          * ShapeReply
@@ -1433,7 +2717,7 @@ export interface components {
              * Id
              * @enum {string}
              */
-            id: "small-flat" | "page-flat" | "fingertips" | "cloth" | "vessel" | "turning-machine" | "hot-counter" | "cards-between-two" | "keyboard" | "percussion" | "instrument-away";
+            id: "small-flat" | "small-upright" | "page-flat" | "easel" | "fingertips" | "cloth" | "vessel" | "turning-machine" | "hot-counter" | "cards-between-two" | "keyboard" | "percussion" | "instrument-away";
             /** Title */
             title: string;
             /** Says */
@@ -1444,6 +2728,10 @@ export interface components {
             zone_depth_mm: number;
             /** Zone Top Mm */
             zone_top_mm: number;
+            /** Angles */
+            angles: ("overhead" | "three-quarter" | "low-side" | "easel" | "hands" | "keyboard" | "pedals" | "face" | "wide" | "beauty")[];
+            /** Hazards */
+            hazards: ("heat" | "steam" | "flame" | "turning" | "curing-lamp" | "water-near-mains" | "audience")[];
         };
         /**
          * Shelf
@@ -1454,6 +2742,27 @@ export interface components {
             plans: components["schemas"]["PlanOnShelf"][];
             /** Removed */
             removed: components["schemas"]["PlanOnShelf"][];
+        };
+        /**
+         * Slope
+         * @description A sloping ceiling: its height from the floor above two opposite edges of the table.
+         */
+        Slope: {
+            /**
+             * Across
+             * @enum {string}
+             */
+            across: "left-right" | "near-far";
+            /**
+             * First Mm
+             * @description Above the left edge, or the edge in front of you.
+             */
+            first_mm: number;
+            /**
+             * Second Mm
+             * @description Above the right edge, or the far edge.
+             */
+            second_mm: number;
         };
         /**
          * Step
@@ -1490,6 +2799,11 @@ export interface components {
             depth_mm?: number | null;
             /** Height Mm */
             height_mm?: number | null;
+            /**
+             * Mat Reflectance
+             * @description Share of the light that the top, or the mat on it, sends back.
+             */
+            mat_reflectance?: number | null;
         };
         /**
          * Table
@@ -1502,6 +2816,62 @@ export interface components {
             depth_mm: number | null;
             /** Height Mm */
             height_mm: number | null;
+            /**
+             * Mat Reflectance
+             * @description Share of the light that the top, or the mat on it, sends back.
+             */
+            mat_reflectance: number | null;
+        };
+        /**
+         * TapeRequest
+         * @description A tape seen across the picture from one distance, or from two.
+         */
+        TapeRequest: {
+            /** Distance Mm */
+            distance_mm: number;
+            /** Seen Mm */
+            seen_mm: number;
+            /** Second Distance Mm */
+            second_distance_mm?: number | null;
+            /** Second Seen Mm */
+            second_seen_mm?: number | null;
+        };
+        /**
+         * Thing
+         * @description A thing in the cupboard; ``figures`` are those of its kind.
+         */
+        Thing: {
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "body" | "lens" | "fixture" | "card" | "support" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter";
+            /** Name */
+            name: string;
+            /** Figures */
+            figures: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
+            /** Version */
+            version: number;
+            /** Changed At */
+            changed_at: string;
+            /** Retired */
+            retired: boolean;
+        };
+        /**
+         * Things
+         * @description Things found, and how many there are of each kind.
+         */
+        Things: {
+            /** Things */
+            things: components["schemas"]["Thing"][];
+            /** Counts */
+            counts: {
+                [key: string]: number;
+            };
         };
         /**
          * Work
@@ -1512,14 +2882,41 @@ export interface components {
              * Shape
              * @enum {string}
              */
-            shape: "small-flat" | "page-flat" | "fingertips" | "cloth" | "vessel" | "turning-machine" | "hot-counter" | "cards-between-two" | "keyboard" | "percussion" | "instrument-away";
+            shape: "small-flat" | "small-upright" | "page-flat" | "easel" | "fingertips" | "cloth" | "vessel" | "turning-machine" | "hot-counter" | "cards-between-two" | "keyboard" | "percussion" | "instrument-away";
             /** @default {} */
             zone: components["schemas"]["Zone-Input"];
             /**
              * Zone Top Mm
-             * @description Height of the tallest thing in the zone above the table.
+             * @description Height of the tallest thing in the zone above the work surface.
              */
             zone_top_mm?: number | null;
+            /**
+             * Tilt Deg
+             * @description Slope of the work: 0 flat on the table, 90 upright; it turns about its near edge, which lies on the table.
+             */
+            tilt_deg?: number | null;
+            /** Gloss */
+            gloss?: ("matt" | "satin" | "varnish" | "polished" | "metal") | null;
+            /**
+             * Reflectance
+             * @description Share of the light that the work sends back.
+             */
+            reflectance?: number | null;
+            /**
+             * Liveliness
+             * @description How hard the work shakes.
+             */
+            liveliness?: ("still" | "drawing" | "brushing" | "pressing" | "kneading" | "hammering") | null;
+            /**
+             * Effort
+             * @description What the hands need: table height.
+             */
+            effort?: ("fine" | "light" | "forceful") | null;
+            /**
+             * Items
+             * @default []
+             */
+            items: components["schemas"]["Item-Input"][];
             /**
              * Finest Detail Mm
              * @description Width of the finest line that the viewer must see.
@@ -1540,14 +2937,41 @@ export interface components {
              * Shape
              * @enum {string}
              */
-            shape: "small-flat" | "page-flat" | "fingertips" | "cloth" | "vessel" | "turning-machine" | "hot-counter" | "cards-between-two" | "keyboard" | "percussion" | "instrument-away";
+            shape: "small-flat" | "small-upright" | "page-flat" | "easel" | "fingertips" | "cloth" | "vessel" | "turning-machine" | "hot-counter" | "cards-between-two" | "keyboard" | "percussion" | "instrument-away";
             /** @default {} */
             zone: components["schemas"]["Zone-Output"];
             /**
              * Zone Top Mm
-             * @description Height of the tallest thing in the zone above the table.
+             * @description Height of the tallest thing in the zone above the work surface.
              */
             zone_top_mm: number | null;
+            /**
+             * Tilt Deg
+             * @description Slope of the work: 0 flat on the table, 90 upright; it turns about its near edge, which lies on the table.
+             */
+            tilt_deg: number | null;
+            /** Gloss */
+            gloss: ("matt" | "satin" | "varnish" | "polished" | "metal") | null;
+            /**
+             * Reflectance
+             * @description Share of the light that the work sends back.
+             */
+            reflectance: number | null;
+            /**
+             * Liveliness
+             * @description How hard the work shakes.
+             */
+            liveliness: ("still" | "drawing" | "brushing" | "pressing" | "kneading" | "hammering") | null;
+            /**
+             * Effort
+             * @description What the hands need: table height.
+             */
+            effort: ("fine" | "light" | "forceful") | null;
+            /**
+             * Items
+             * @default []
+             */
+            items: components["schemas"]["Item-Output"][];
             /**
              * Finest Detail Mm
              * @description Width of the finest line that the viewer must see.
@@ -1561,13 +2985,24 @@ export interface components {
         };
         /**
          * WorkDrawing
-         * @description Geometry of table, work and room; heights in millimetres above the table top.
+         * @description Geometry of table, work, room and people; heights in millimetres above the table top.
+         *
+         *     ``zone`` is the zone as seen from above; ``surface`` and ``top`` are its corners on the work and
+         *     at its top: near left, near right, far right, far left. ``ceiling_near_mm`` and
+         *     ``ceiling_far_mm`` are the ceiling above the near and the far edge of the table, before the
+         *     middle of the zone.
          */
         WorkDrawing: {
             table: components["schemas"]["Box"];
             /** Table Height Mm */
             table_height_mm: number;
             zone: components["schemas"]["Box"];
+            /** Surface */
+            surface: components["schemas"]["Point"][];
+            /** Top */
+            top: components["schemas"]["Point"][];
+            /** Tilt Deg */
+            tilt_deg: number;
             /** Margin Mm */
             margin_mm: number;
             /** Top Mm */
@@ -1576,6 +3011,19 @@ export interface components {
             hand_room_mm: number;
             /** Ceiling Mm */
             ceiling_mm: number | null;
+            /** Ceiling Near Mm */
+            ceiling_near_mm: number | null;
+            /** Ceiling Far Mm */
+            ceiling_far_mm: number | null;
+            /** Boxes */
+            boxes: components["schemas"]["RoomBox"][];
+            walls: components["schemas"]["Box"] | null;
+            /** Items */
+            items: components["schemas"]["ItemShape"][];
+            maker: components["schemas"]["Person"];
+            second: components["schemas"]["Person"] | null;
+            /** Reach Mm */
+            reach_mm: number;
         };
         /**
          * Working
@@ -1645,6 +3093,35 @@ export interface components {
              * @description Maker's edge of the table to the zone; None = zone centred.
              */
             from_front_edge_mm: number | null;
+        };
+        /**
+         * ZoomMap
+         * @description The map of one camera. Empty columns: there is no lens to zoom.
+         */
+        ZoomMap: {
+            /** Measure */
+            measure: string;
+            /** Columns */
+            columns: components["schemas"]["MapColumn"][];
+            /** Lens From Mm */
+            lens_from_mm: number;
+            /** Lens To Mm */
+            lens_to_mm: number;
+            /** Highest Mm */
+            highest_mm: number;
+            present: components["schemas"]["MapPoint"] | null;
+            best: components["schemas"]["MapPoint"] | null;
+            /**
+             * Best Works
+             * @description Whether the best pair meets every demand.
+             */
+            best_works: boolean;
+            /** Reason */
+            reason: components["schemas"]["Piece"][];
+            /** Words */
+            words: {
+                [key: string]: string;
+            };
         };
     };
     responses: never;
@@ -2891,6 +4368,318 @@ export interface operations {
             };
         };
     };
+    work_out_plan_api_work_out_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CameraRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Outcome"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    zoom_map_of_api_zoom_map_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CameraRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ZoomMap"] | null;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    compare_gear_api_compare_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CameraRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Comparison"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    picture_api_picture_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PictureRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": unknown;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     shapes_api_shapes_get: {
         parameters: {
             query?: never;
@@ -2907,6 +4696,390 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShapeReply"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    schema_api_schema_plan_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: unknown;
+                    };
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    sensors_api_by_trying_sensors_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SensorSize"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    area_api_by_trying_area_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AreaRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Area"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    field_of_view_api_by_trying_field_of_view_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TapeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FieldOfViewReply"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    nearest_focus_api_by_trying_nearest_focus_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NearestRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NearestReply"];
                 };
             };
             /** @description Bad Request */
@@ -3039,26 +5212,22 @@ export interface operations {
             };
         };
     };
-    add_gear_api_gear_post: {
+    kinds_api_gear_kinds_get: {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewGear"];
-            };
-        };
+        requestBody?: never;
         responses: {
             /** @description Successful Response */
-            201: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["GearAdded"];
+                    "application/json": components["schemas"]["GearKindReply"][];
                 };
             };
             /** @description Bad Request */
@@ -3117,9 +5286,13 @@ export interface operations {
             };
         };
     };
-    schema_api_schema_plan_get: {
+    find_api_gear_things_get: {
         parameters: {
-            query?: never;
+            query?: {
+                kind?: ("body" | "lens" | "fixture" | "card" | "support" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter") | null;
+                words?: string;
+                retired?: boolean;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -3132,9 +5305,709 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        [key: string]: unknown;
-                    };
+                    "application/json": components["schemas"]["Things"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    add_api_gear_things_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewThing"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Thing"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    export_api_gear_file_get: {
+        parameters: {
+            query?: {
+                form?: string;
+                kind?: ("body" | "lens" | "fixture" | "card" | "support" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter") | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    take_in_api_gear_file_post: {
+        parameters: {
+            query?: {
+                kind?: ("body" | "lens" | "fixture" | "card" | "support" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter") | null;
+                only_sound?: boolean;
+                look_only?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    edit_api_gear_things__gear_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                gear_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditThing"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Thing"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    copy_api_gear_things__gear_id__copy_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                gear_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Thing"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    retire_api_gear_things__gear_id__retire_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                gear_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Thing"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    put_back_api_gear_things__gear_id__put_back_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                gear_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Thing"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    plans_with_api_gear_things__gear_id__plans_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                gear_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanWithThing"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    renew_api_gear_things__gear_id__plans__plan_id__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                gear_id: string;
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanSheet"];
                 };
             };
             /** @description Bad Request */

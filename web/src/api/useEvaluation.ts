@@ -1,8 +1,8 @@
 /** The evaluation of the plan shown: one request in flight, the newest plan next. */
 import { useEffect, useRef, useState } from 'react';
 import { sentencesOf } from './client';
-import { evaluatePlan } from './requests';
-import type { Evaluation, Lens, Plan } from './types';
+import { evaluatePlan, type Owned } from './requests';
+import type { Evaluation, Plan } from './types';
 
 export interface Evaluated {
   evaluation: Evaluation | null;
@@ -13,17 +13,18 @@ export interface Evaluated {
 
 interface Job {
   plan: Plan;
-  lenses: Lens[];
+  owned: Owned;
   tryMends: boolean;
 }
 
 const RETRY_MS = 1500;
+const NOTHING: Owned = { lenses: [], bodies: [] };
 
 /**
  * Evaluates `plan` whenever it changes. While `dragging`, mends are left out so that the figures
  * follow at once; after it they are worked out.
  */
-export function useEvaluation(plan: Plan | null, lenses: Lens[], dragging: boolean): Evaluated {
+export function useEvaluation(plan: Plan | null, owned: Owned, dragging: boolean): Evaluated {
   const [state, setState] = useState<Evaluated>({
     evaluation: null,
     trouble: null,
@@ -42,7 +43,7 @@ export function useEvaluation(plan: Plan | null, lenses: Lens[], dragging: boole
 
   useEffect(() => {
     if (!plan) return;
-    wanted.current = { plan, lenses, tryMends: !dragging };
+    wanted.current = { plan, owned, tryMends: !dragging };
     if (running.current) return;
     const run = async (): Promise<void> => {
       running.current = true;
@@ -53,7 +54,7 @@ export function useEvaluation(plan: Plan | null, lenses: Lens[], dragging: boole
         try {
           const evaluation = await evaluatePlan(
             job.plan,
-            job.tryMends ? job.lenses : [],
+            job.tryMends ? job.owned : NOTHING,
             job.tryMends,
             new AbortController().signal,
           );
@@ -72,7 +73,7 @@ export function useEvaluation(plan: Plan | null, lenses: Lens[], dragging: boole
       running.current = false;
     };
     void run();
-  }, [plan, lenses, dragging]);
+  }, [plan, owned, dragging]);
 
   return state;
 }

@@ -5,6 +5,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import type { UnitSystem } from '../domain/units';
+import { CupboardPage } from '../pages/CupboardPage';
 import { SheetPage } from '../pages/SheetPage';
 import { ShelfPage } from '../pages/ShelfPage';
 import { UnitsContext } from '../ui/units';
@@ -33,6 +34,7 @@ export function App() {
               <Route path="/" element={<ShelfPage />} />
               <Route path="/plan/:planId/:stepId" element={<SheetPage />} />
               <Route path="/plan/:planId" element={<Navigate to="work" replace />} />
+              <Route path="/cupboard" element={<CupboardPage />} />
               <Route path="*" element={<Navigate to="/" replace />} />
             </Routes>
           </BrowserRouter>

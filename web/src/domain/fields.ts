@@ -1,7 +1,7 @@
 /** How a field of the plan is shown and typed, by its JSON pointer. */
 import { exactWords, lengthDigits, parseLength, parseNumber, type UnitSystem } from './units';
 
-export type FieldKind = 'length' | 'exact' | 'plain' | 'pixels' | 'text';
+export type FieldKind = 'length' | 'exact' | 'plain' | 'share' | 'pixels' | 'text';
 
 export interface FieldInfo {
   label: string;
@@ -25,6 +25,21 @@ const exact = (label: string, explain?: string): FieldInfo => ({
   nullable: true,
 });
 
+const degrees = (label: string, explain?: string): FieldInfo => ({
+  label,
+  kind: 'plain',
+  explain,
+  unit: '°',
+  nullable: true,
+});
+const share = (label: string, explain?: string): FieldInfo => ({
+  label,
+  kind: 'share',
+  explain,
+  unit: '%',
+  nullable: true,
+});
+
 const FIELDS: Record<string, FieldInfo> = {
   title: { label: 'Title', kind: 'text', nullable: false },
   'delivery/width_px': { label: 'Published width', kind: 'pixels', unit: 'px', nullable: true },
@@ -36,7 +51,18 @@ const FIELDS: Record<string, FieldInfo> = {
     unit: '×',
     nullable: true,
   },
-  'room/ceiling_mm': length('Floor to ceiling', 'lowest slope or beam'),
+  'delivery/frame_rate_hz': {
+    label: 'Frame rate',
+    kind: 'plain',
+    explain: 'frames a second',
+    nullable: true,
+  },
+  'room/ceiling_mm': length('Floor to ceiling', 'where it is level'),
+  'room/width_mm': length('Room width', 'wall to wall'),
+  'room/depth_mm': length('Room depth', 'wall to wall'),
+  'room/table_from_left_wall_mm': length('Left wall', 'to the table'),
+  'room/table_from_far_wall_mm': length('Far wall', 'to the table'),
+  'table/mat_reflectance': share('Table or mat', 'light it sends back'),
   'table/width_mm': length('Table width'),
   'table/depth_mm': length('Table depth'),
   'table/height_mm': length('Table height'),
@@ -47,10 +73,23 @@ const FIELDS: Record<string, FieldInfo> = {
   'work/zone/from_front_edge_mm': length('Zone from you', 'from the table edge'),
   'work/zone_top_mm': length('Tallest thing', 'in the zone'),
   'work/finest_detail_mm': exact('Finest line', 'to be seen'),
+  'work/tilt_deg': degrees('Slope of the work', '0 flat, 90 upright'),
+  'work/reflectance': share('Work', 'light it sends back'),
+  'maker/height_mm': length('Body height', 'with shoes'),
+  'maker/seat_mm': length('Seat', 'from the floor'),
+  'maker/lean_deg': degrees('You lean in', 'trunk, from upright'),
+  'maker/x_mm': length('Your place', 'right of the zone’s middle'),
+  'maker/from_edge_mm': length('You to the table', 'trunk to its edge'),
+  'maker/tool_mm': length('Tool', 'beyond your fingers'),
   'maker/hand_room_mm': length('Room for hands', 'work to lens'),
   'cameras/0/focal_mm': exact('Zoom', 'focal length'),
   'cameras/0/f_number': { label: 'f-number', kind: 'plain', nullable: true },
   'cameras/0/focus_height_mm': length('Focus plane', 'above the table'),
+  'cameras/0/aim/tilt_deg': degrees('Tilt', 'from straight down'),
+  'cameras/0/aim/toward_deg': degrees('Tipped toward', '0 is away from you'),
+  'cameras/0/stand_lowest_mm': length('Stand, lowest', 'lens above the table'),
+  'cameras/0/stand_highest_mm': length('Stand, highest', 'lens above the table'),
+  'cameras/0/body/clean_iso': { label: 'Highest clean ISO', kind: 'plain', nullable: true },
   'cameras/0/position/x_mm': length('Lens to the right', 'of the zone’s centre'),
   'cameras/0/position/y_mm': length('Lens away from you', 'of the zone’s centre'),
   'cameras/0/position/z_mm': length('Lens height', 'above the table'),
@@ -68,6 +107,7 @@ export function fieldAt(pointer: string): FieldInfo | undefined {
 export function fieldText(kind: FieldKind, value: unknown, system: UnitSystem): string {
   if (value === null || value === undefined) return '';
   if (typeof value !== 'number') return String(value);
+  if (kind === 'share') return exactWords(value * 100, 1);
   return kind === 'length' ? lengthDigits(value, system) : exactWords(value, 4);
 }
 
@@ -87,7 +127,8 @@ export function readField(field: FieldInfo, text: string, system: UnitSystem): R
       ? { refusal: `${field.label}: “${trimmed}” is no length. Type one such as ${example}.` }
       : { value: mm };
   }
-  const number = parseNumber(trimmed.replace(/\s*(mm|px|×)$/, '').replace(/^f\//, ''));
+  const number = parseNumber(trimmed.replace(/\s*(mm|px|×|°|%)$/, '').replace(/^f\//, ''));
+  if (field.kind === 'share' && number !== null) return { value: Math.round(number * 10) / 1000 };
   return number === null
     ? { refusal: `${field.label}: “${trimmed}” is no number. Type one such as 5.6.` }
     : { value: number };

@@ -1,7 +1,21 @@
 /** Lengths as they are said and typed. Stored in millimetres; shown in centimetres or inches. */
 
 export type UnitSystem = 'cm' | 'in';
-export type Unit = 'mm' | 'mm_exact' | 'px' | 'px_per_mm' | 'f_number' | 'times' | 'ratio' | 'deg';
+export type Unit =
+  | 'mm'
+  | 'mm_exact'
+  | 'px'
+  | 'px_per_mm'
+  | 'f_number'
+  | 'times'
+  | 'ratio'
+  | 'deg'
+  | 'percent'
+  | 'stops'
+  | 'lx'
+  | 'hz'
+  | 'iso'
+  | 'seconds';
 
 export interface Quantity {
   value: number;
@@ -44,13 +58,18 @@ export function exactWords(value: number, places: number): string {
   return trimmed === '-0' ? '0' : trimmed;
 }
 
-const PLACES: Record<Exclude<Unit, 'mm' | 'f_number'>, number> = {
+const PLACES: Record<Exclude<Unit, 'mm' | 'f_number' | 'iso'>, number> = {
   mm_exact: 3,
   px: 1,
   px_per_mm: 2,
   times: 2,
   ratio: 4,
   deg: 1,
+  percent: 1,
+  stops: 1,
+  lx: 0,
+  hz: 2,
+  seconds: 2,
 };
 const SUFFIX: Partial<Record<Unit, string>> = {
   mm_exact: ' mm',
@@ -58,6 +77,11 @@ const SUFFIX: Partial<Record<Unit, string>> = {
   px_per_mm: ' px/mm',
   times: '×',
   deg: '°',
+  percent: ' %',
+  stops: ' stops',
+  lx: ' lx',
+  hz: ' Hz',
+  seconds: ' s',
 };
 
 /** Any figure with its unit, in the unit system that the maker reads. */
@@ -65,6 +89,8 @@ export function quantityWords(quantity: Quantity, system: UnitSystem): string {
   const { value, unit } = quantity;
   if (unit === 'mm') return lengthWords(value, system);
   if (unit === 'f_number') return `f/${exactWords(value, 1)}`;
+  if (unit === 'iso') return `ISO ${exactWords(value, 0)}`;
+  if (unit === 'seconds' && value > 0 && value < 1) return `1/${exactWords(1 / value, 0)} s`;
   return exactWords(value, PLACES[unit]) + (SUFFIX[unit] ?? '');
 }
 

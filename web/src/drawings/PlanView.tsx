@@ -1,10 +1,12 @@
 /** The table from above, the maker below. On the work sheet the zone is moved, on the lens sheet
  * the lens. Solid is there, dashed is seen. */
 import { useRef } from 'react';
-import type { Box, CameraDrawing, WorkDrawing } from '../api/types';
+import type { Box, CameraDrawing, Item, ItemShape, Point, WorkDrawing } from '../api/types';
 import { lengthWords, type UnitSystem } from '../domain/units';
 import { movedZone, type ZonePart, type ZonePlace } from '../domain/zone';
+import { BodyShape } from './BodyShape';
 import classes from './drawings.module.css';
+import { ItemHandles } from './ItemHandles';
 import { NoteNumbers, type NotePlace, type Spot } from './notes';
 import { Sized } from './Sized';
 import { fitWindow, type Scale, type Size } from './scale';
@@ -17,35 +19,46 @@ interface Props {
   notes: readonly NotePlace[];
   zone?: { onDrag: (zone: ZonePlace) => void; onCommit: (zone: ZonePlace) => void };
   lens?: { onDrag: (place: Place) => void; onCommit: (place: Place) => void };
+  items?: { onDrag: (items: Item[]) => void; onCommit: (items: Item[]) => void; now: Item[] };
 }
 
 const ROOM_FOR_WORDS_PX = 190;
+/** How much of the maker is drawn before the table. */
+const MAKER_MM = 330;
 
 export function PlanView(props: Props) {
   return <Sized label="The table from above">{(size) => <Above {...props} size={size} />}</Sized>;
 }
 
-function Above({ work, camera, system, notes, zone, lens, size }: Props & { size: Size }) {
+function Above({ work, camera, system, notes, zone, lens, items, size }: Props & { size: Size }) {
   const { width, height } = size;
   const { table } = work;
-  const seen = camera?.seen_table ?? null;
+  const seen = boundsOf(camera?.seen_surface ?? null);
   // Measured from the table's own corner, so that the drawing stays put while the zone moves.
   const ox = table.left;
   const oy = table.near;
-  const boxes = seen ? [table, seen] : [table];
+  const boxes = seen && camera?.measure === 'height' ? [table, seen] : [table];
+  const lensY = camera ? [camera.lens.y] : [];
   const window = {
     left: Math.min(...boxes.map((box) => box.left)) - ox - 30,
     right: Math.max(...boxes.map((box) => box.right)) - ox + 30,
-    low: Math.min(...boxes.map((box) => box.near)) - oy - 30,
-    high: Math.max(...boxes.map((box) => box.far)) - oy + 30,
+    low: Math.min(table.near - MAKER_MM, ...boxes.map((box) => box.near), ...lensY) - oy - 30,
+    high:
+      Math.max(
+        ...boxes.map((box) => box.far),
+        ...(work.second ? [work.second.head.y + 160] : []),
+        ...lensY,
+      ) -
+      oy +
+      30,
   };
   const kept = useRef({ window, held: false });
   if (!kept.current.held) kept.current.window = window;
   const raw = fitWindow(kept.current.window, {
     left: 10,
-    top: 40,
+    top: 36,
     width: Math.max(10, width - 20),
-    height: Math.max(10, height - 80),
+    height: Math.max(10, height - 46),
   });
   const scale: Scale = { s: raw.s, x: (mm) => raw.x(mm - ox), y: (mm) => raw.y(mm - oy) };
   const hold = (held: boolean) => {
@@ -63,19 +76,35 @@ function Above({ work, camera, system, notes, zone, lens, size }: Props & { size
         table {lengthWords(table.right - table.left, system)} ×{' '}
         {lengthWords(table.far - table.near, system)}
       </text>
-      <text
-        x={scale.x((table.left + table.right) / 2)}
-        y={Math.max(scale.y(table.near), seen ? scale.y(seen.near) : 0) + 34}
-        textAnchor="middle"
-        className={classes.text}
-      >
-        you
-      </text>
       <BoxShape box={work.zone} scale={scale} className={classes.wood} />
+      {work.items.map((item) => (
+        <ItemOutline key={`${item.name}-${item.x}-${item.y}`} item={item} scale={scale} />
+      ))}
+      <g opacity={zone ? 0.6 : 1}>
+        <BodyShape person={work.maker} scale={scale} from="above" />
+        {work.second ? <BodyShape person={work.second} scale={scale} from="above" /> : null}
+      </g>
+      {work.boxes.map((box) => (
+        <g key={`${box.name}-${box.left}`}>
+          <BoxShape box={box} scale={scale} className={classes.boxBeside} />
+          <text
+            x={scale.x(Math.min(box.right, table.right)) - 4}
+            y={scale.y(Math.min(box.far, table.far)) + 13}
+            textAnchor="end"
+            className={`${classes.soft} ${classes.halo}`}
+          >
+            {box.name}
+          </text>
+        </g>
+      ))}
       <ZoneWords work={work} scale={scale} system={system} />
-      {camera && seen ? (
+      {camera && seen && camera.measure === 'height' ? (
         <Frame camera={camera} seen={seen} tableNear={table.near} scale={scale} system={system} />
       ) : null}
+      {camera && camera.measure === 'distance' ? (
+        <Wedge camera={camera} zone={work.zone} scale={scale} />
+      ) : null}
+      {items ? <ItemHandles {...items} scale={scale} system={system} /> : null}
       {zone ? (
         <ZoneHandles
           work={work}
@@ -110,6 +139,52 @@ function Above({ work, camera, system, notes, zone, lens, size }: Props & { size
     </>
   );
 }
+
+/** The rectangle about some points, seen from above; null for none. */
+function boundsOf(points: readonly Point[] | null): Box | null {
+  if (!points) return null;
+  const xs = points.map((point) => point.x);
+  const ys = points.map((point) => point.y);
+  return {
+    left: Math.min(...xs),
+    right: Math.max(...xs),
+    near: Math.min(...ys),
+    far: Math.max(...ys),
+  };
+}
+
+function ItemOutline({ item, scale }: { item: ItemShape; scale: Scale }) {
+  const x = scale.x(item.x);
+  const y = scale.y(item.y);
+  if (item.kind === 'box') {
+    return (
+      <rect
+        x={x - (item.width_mm / 2) * scale.s}
+        y={y - (item.depth_mm / 2) * scale.s}
+        width={item.width_mm * scale.s}
+        height={item.depth_mm * scale.s}
+        className={classes.there}
+      />
+    );
+  }
+  return <circle cx={x} cy={y} r={(item.width_mm / 2) * scale.s} className={classes.there} />;
+}
+
+/** A camera that looks level: where it stands, and the edges of what it sees. */
+function Wedge({ camera, zone, scale }: { camera: CameraDrawing; zone: Box; scale: Scale }) {
+  const x = scale.x(camera.lens.x);
+  const y = scale.y(camera.lens.y);
+  const middle = scale.y((zone.near + zone.far) / 2);
+  return (
+    <path
+      d={`M${scale.x(zone.left)} ${middle}L${x} ${y}L${scale.x(zone.right)} ${middle}`}
+      className={classes.seen}
+    />
+  );
+}
+
+const polygon = (points: readonly Point[], scale: Scale): string =>
+  `M${points.map((point) => `${scale.x(point.x)} ${scale.y(point.y)}`).join('L')}Z`;
 
 /** Above the table, and above the words at the top of the picture where the two would meet. */
 function tableWordsY(scale: Scale, table: Box, seen: Box | null): number {
@@ -178,40 +253,42 @@ function Frame({
   const labelY = Math.abs(edge - under + 5) < 14 ? edge + 16 : under;
   return (
     <g>
-      <BoxShape box={seen} scale={scale} className={classes.seen} />
-      {top ? <BoxShape box={top} scale={scale} className={classes.seenTop} /> : null}
-      <TopEdge camera={camera} seen={seen} scale={scale} />
+      {camera.seen_surface ? (
+        <path d={polygon(camera.seen_surface, scale)} className={classes.seen} />
+      ) : null}
+      {top ? <path d={polygon(top, scale)} className={classes.seenTop} /> : null}
+      <TopEdge camera={camera} scale={scale} />
       <text
         x={scale.x((seen.left + seen.right) / 2)}
         y={labelY}
         textAnchor="middle"
         className={`${classes.verd} ${classes.halo}`}
       >
-        picture {lengthWords(seen.right - seen.left, system)} ×{' '}
-        {lengthWords(seen.far - seen.near, system)}
+        picture {lengthWords(camera.seen_width_mm ?? 0, system)} ×{' '}
+        {lengthWords(camera.seen_depth_mm ?? 0, system)}
       </text>
     </g>
   );
 }
 
 /** Which edge of the picture is its top, as a small peak on that edge. */
-function TopEdge({ camera, seen, scale }: { camera: CameraDrawing; seen: Box; scale: Scale }) {
-  const middle = { x: (seen.left + seen.right) / 2, y: (seen.near + seen.far) / 2 };
-  const [x, y] =
-    camera.roll_deg === 0
-      ? [middle.x, seen.far]
-      : camera.roll_deg === 180
-        ? [middle.x, seen.near]
-        : camera.roll_deg === 90
-          ? [seen.right, middle.y]
-          : [seen.left, middle.y];
+function TopEdge({ camera, scale }: { camera: CameraDrawing; scale: Scale }) {
+  const corners = camera.seen_surface;
+  const [bottomLeft, bottomRight, right, left] = corners ?? [];
+  if (!bottomLeft || !bottomRight || !right || !left) return null;
+  const x = scale.x((left.x + right.x) / 2);
+  const y = scale.y((left.y + right.y) / 2);
+  const fromX = scale.x((bottomLeft.x + bottomRight.x) / 2);
+  const fromY = scale.y((bottomLeft.y + bottomRight.y) / 2);
+  const turn = (Math.atan2(x - fromX, fromY - y) * 180) / Math.PI;
+  const down = Math.abs(Math.abs(turn) - 180) < 1;
   return (
-    <g transform={`translate(${scale.x(x)} ${scale.y(y)}) rotate(${camera.roll_deg})`}>
+    <g transform={`translate(${x} ${y}) rotate(${turn})`}>
       <path d="M-9 0L0 -9L9 0Z" fill="var(--verd)" />
       <text
-        y={camera.roll_deg === 180 ? 24 : -14}
+        y={down ? 24 : -14}
         textAnchor="middle"
-        transform={camera.roll_deg === 180 ? 'rotate(180)' : undefined}
+        transform={down ? 'rotate(180)' : undefined}
         className={`${classes.verd} ${classes.halo}`}
       >
         top of the picture
@@ -339,14 +416,14 @@ function LensHandle({
   onCommit: (place: Place) => void;
 }) {
   const handle = useHandle({
-    place: { x: camera.lens_x_mm, y: camera.lens_y_mm },
+    place: { x: camera.lens.x, y: camera.lens.y },
     s: scale.s,
     system,
     moves: 'both',
     onDrag,
     onCommit,
   });
-  const place = handle.live ?? { x: camera.lens_x_mm, y: camera.lens_y_mm };
+  const place = handle.live ?? { x: camera.lens.x, y: camera.lens.y };
   const words = `${lengthWords(place.x, system)} right, ${lengthWords(place.y, system)} away`;
   return (
     <g
@@ -381,6 +458,8 @@ function spotsOf(work: WorkDrawing, scale: Scale): Record<string, Spot> {
     'zone-near': { x: x + 30, y: scale.y(zone.near) - 6 },
     'zone-far': { x: x + 30, y: scale.y(zone.far) + 17 },
     zone: { x: scale.x(zone.right) - 16, y: scale.y(zone.far) + 20 },
+    head: { x: scale.x(work.maker.head.x), y: scale.y(work.maker.head.y) + 5 },
+    table: { x: scale.x(table.left) + 14, y: scale.y(table.near) - 8 },
     frame: { x: scale.x(zone.left) + 16, y: scale.y(zone.far) + 20 },
     'table-left': { x: scale.x(table.left) + 12, y: y + 5 },
     'table-right': { x: scale.x(table.right) - 12, y: y + 5 },

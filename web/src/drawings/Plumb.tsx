@@ -14,16 +14,19 @@ interface Props {
   height: number;
   system: UnitSystem;
   handle: Handle;
+  label: string;
 }
 
 const COLUMN = 12;
+/** The stretch of heights in which the maker's own head is. */
+const HEAD = 'head-room';
 const LABEL_GAP = 17;
 const TICKS = {
   cm: { minor: 10, medium: 50, major: 100 },
   in: { minor: 25.4, medium: 76.2, major: 152.4 },
 };
 
-export function Plumb({ x, scale, highest, bands, height, system, handle }: Props) {
+export function Plumb({ x, scale, highest, bands, height, system, handle, label }: Props) {
   const top = scale.y(highest);
   const bottom = scale.y(0);
   return (
@@ -32,7 +35,14 @@ export function Plumb({ x, scale, highest, bands, height, system, handle }: Prop
       <Tape x={x} scale={scale} highest={highest} system={system} hidden={height} />
       <Bounds x={x} scale={scale} highest={highest} bands={bands} system={system} />
       <line x1={x} x2={x} y1={top} y2={bottom} className={classes.ink} strokeWidth={1.6} />
-      <LensTag x={x} y={scale.y(height)} height={height} system={system} handle={handle} />
+      <LensTag
+        x={x}
+        y={scale.y(height)}
+        height={height}
+        system={system}
+        handle={handle}
+        label={label}
+      />
     </g>
   );
 }
@@ -108,9 +118,15 @@ function Column({
         fill={good ? undefined : 'url(#plumb-hatch)'}
       />
     ) : null;
-  const works = bands.find((band) => band.good);
-  const from = works ? works.from_mm : 0;
-  const to = works ? clip(works.to_mm ?? highest) : 0;
+  const works = bands.filter((band) => band.good);
+  const head = bands.find((band) => band.code === HEAD);
+  const bad: [number, number][] = [];
+  let below = 0;
+  for (const band of works) {
+    if (band.from_mm > below) bad.push([below, clip(band.from_mm)]);
+    below = clip(band.to_mm ?? highest);
+  }
+  if (below < highest) bad.push([below, highest]);
   return (
     <g aria-hidden="true">
       <defs>
@@ -124,9 +140,19 @@ function Column({
           <path d="M0 0v5" stroke="var(--soft)" strokeWidth="1" />
         </pattern>
       </defs>
-      {works ? rect(0, clip(from), 'below', false) : rect(0, highest, 'none', false)}
-      {works ? rect(clip(from), to, 'works', true) : null}
-      {works ? rect(to, highest, 'above', false) : null}
+      {bad.map(([from, to]) => rect(from, to, `bad-${from}`, false))}
+      {works.map((band) =>
+        rect(clip(band.from_mm), clip(band.to_mm ?? highest), `works-${band.from_mm}`, true),
+      )}
+      {head && head.from_mm < highest ? (
+        <rect
+          x={x - COLUMN - 2}
+          width={COLUMN}
+          y={scale.y(clip(head.to_mm ?? highest))}
+          height={(clip(head.to_mm ?? highest) - head.from_mm) * scale.s}
+          className={classes.head}
+        />
+      ) : null}
     </g>
   );
 }
@@ -146,21 +172,22 @@ function Bounds({
   system: UnitSystem;
 }) {
   const bounds = bands
-    .filter((band) => !band.good)
+    .filter((band) => !band.good && band.code !== HEAD)
     .map((band) => ({
       code: band.code,
       mm: band.to_mm ?? band.from_mm,
       words: `${band.words} ${band.to_mm === null ? 'above' : 'below'}`,
     }))
     .filter((bound) => bound.mm <= highest);
-  const works = bands.find((band) => band.good);
-  const middle = works ? (works.from_mm + Math.min(works.to_mm ?? highest, highest)) / 2 : null;
-  const labels = [
-    ...bounds,
-    ...(middle !== null && middle < highest
-      ? [{ code: 'works', mm: middle, words: 'all fits' }]
-      : []),
-  ];
+  const middles = bands
+    .filter((band) => band.good || band.code === HEAD)
+    .map((band) => ({
+      code: band.code,
+      mm: (band.from_mm + Math.min(band.to_mm ?? highest, highest)) / 2,
+      words: band.words,
+    }))
+    .filter((one) => one.mm < highest);
+  const labels = [...bounds, ...middles];
   const ys = spread(
     labels.map((label) => scale.y(label.mm)),
     LABEL_GAP,
@@ -172,9 +199,9 @@ function Bounds({
     <g>
       {labels.map((label, index) => {
         const y = ys[index] ?? 0;
-        const good = label.code === 'works';
+        const good = label.code === 'works' || label.code === HEAD;
         return (
-          <g key={label.code}>
+          <g key={`${label.code}-${label.mm}`}>
             {good ? null : (
               <path
                 d={`M${x - 2} ${scale.y(label.mm)}H${edge}L${edge - 8} ${y}H${edge - 11}`}
@@ -185,7 +212,7 @@ function Bounds({
               x={edge - (good ? 6 : 14)}
               y={y + 4}
               textAnchor="end"
-              className={`${good ? classes.verd : classes.soft} ${classes.halo}`}
+              className={`${label.code === 'works' ? classes.verd : classes.soft} ${classes.halo}`}
             >
               {good ? label.words : `${label.words} ${lengthDigits(label.mm, system)}`}
             </text>
@@ -203,12 +230,14 @@ function LensTag({
   height,
   system,
   handle,
+  label,
 }: {
   x: number;
   y: number;
   height: number;
   system: UnitSystem;
   handle: Handle;
+  label: string;
 }) {
   const words = lengthWords(height, system);
   const width = Math.max(72, words.length * 8.2 + 24);
@@ -217,7 +246,7 @@ function LensTag({
       role="slider"
       tabIndex={0}
       data-handle="lens-height"
-      aria-label="Lens height"
+      aria-label={label}
       aria-orientation="vertical"
       aria-valuemin={1}
       aria-valuemax={10000}

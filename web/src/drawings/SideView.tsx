@@ -1,7 +1,10 @@
 /** The rig from the side, maker at the left, with the plumb at the right. True to scale. */
-import type { CameraDrawing, WorkDrawing } from '../api/types';
+import type { CameraDrawing, Point, WorkDrawing } from '../api/types';
 import { lengthWords, type UnitSystem } from '../domain/units';
+import { BodyShape } from './BodyShape';
+import { CameraShape } from './CameraShape';
 import classes from './drawings.module.css';
+import { HeadHandle } from './HeadHandle';
 import { NoteNumbers, type NotePlace, type Spot } from './notes';
 import { Plumb } from './Plumb';
 import { Sized } from './Sized';
@@ -13,24 +16,28 @@ interface Props {
   camera: CameraDrawing;
   system: UnitSystem;
   notes: readonly NotePlace[];
-  onDrag: (heightMm: number) => void;
-  onCommit: (heightMm: number) => void;
+  onDrag: (valueMm: number) => void;
+  onCommit: (valueMm: number) => void;
+  lean: { onDrag: (deg: number) => void; onCommit: (deg: number) => void };
 }
 
-const PLUMB_SPACE = 240;
-const SEAT_MM = 230;
+const PLUMB_SPACE = 296;
+const SEAT_MM = 430;
 /** Narrower than this (a phone) there is no room for words beside the rig. */
 const NARROW_PX = 460;
 const TAG_SPACE = 112;
-const BODY_MM = 62;
-const BARREL_MM = 34;
 
 /** How high the drawing reaches: camera, the least height that works, and a ceiling not far off. */
 function highestOf(work: WorkDrawing, camera: CameraDrawing): number {
-  const back = camera.back_height_mm ?? camera.height_mm;
+  const back = camera.back?.z ?? camera.lens.z;
   const floors = camera.bands.filter((band) => band.to_mm !== null && !band.good);
   const needed = Math.max(0, ...floors.map((band) => band.to_mm ?? 0));
-  const wanted = Math.max(back + 160, camera.height_mm + 160, Math.min(needed * 1.12, back * 2.2));
+  const wanted = Math.max(
+    back + 160,
+    camera.value_mm + 160,
+    work.maker.head.z + 150,
+    Math.min(needed * 1.12, Math.max(back, camera.value_mm) * 2.2),
+  );
   const ceiling = work.ceiling_mm;
   return ceiling !== null && ceiling < wanted * 1.6 ? Math.max(wanted, ceiling + 70) : wanted;
 }
@@ -43,28 +50,38 @@ export function SideView(props: Props) {
   );
 }
 
-function Rig({ work, camera, system, notes, onDrag, onCommit, size }: Props & { size: Size }) {
+function Rig({
+  work,
+  camera,
+  system,
+  notes,
+  onDrag,
+  onCommit,
+  lean,
+  size,
+}: Props & { size: Size }) {
   const { width, height } = size;
   const narrow = width < NARROW_PX;
-  const seat = narrow ? 60 : SEAT_MM;
+  const seat = narrow ? 260 : SEAT_MM;
+  const near = Math.min(work.table.near - seat, camera.lens.y - 160);
   const {
     handle,
     scale,
     highest,
-    live: lensHeight,
+    live: value,
   } = useHeight({
-    height: camera.height_mm,
+    height: camera.value_mm,
     least: 5,
     most: 10_000,
     highest: highestOf(work, camera),
     scaleFor: (reach) =>
       fitWindow(
-        { left: work.table.near - seat, right: work.table.far + 40, low: -75, high: reach },
+        { left: near, right: work.table.far + 40, low: -120, high: reach },
         {
           left: 0,
           top: 6,
           width: Math.max(10, width - PLUMB_SPACE),
-          height: Math.max(10, height - 22),
+          height: Math.max(10, height - 12),
         },
         'left',
       ),
@@ -73,30 +90,42 @@ function Rig({ work, camera, system, notes, onDrag, onCommit, size }: Props & { 
     onCommit,
   });
   const plumbX = width - TAG_SPACE;
-  const shift = lensHeight - camera.height_mm;
+  const upright = camera.measure === 'height';
+  const shift = upright ? value - camera.value_mm : 0;
   return (
     <>
-      <Surroundings work={work} scale={scale} right={width - TAG_SPACE - 190} system={system} />
-      <Sight work={work} camera={camera} scale={scale} lensHeight={lensHeight} wordless={narrow} />
+      <Surroundings work={work} scale={scale} right={plumbX - 170} system={system} />
+      {work.second ? <BodyShape person={work.second} scale={scale} from="side" /> : null}
+      <BodyShape person={work.maker} scale={scale} from="side" />
+      <Table work={work} scale={scale} system={system} />
+      <Sight work={work} camera={camera} scale={scale} shift={shift} wordless={narrow} />
       <CameraShape camera={camera} scale={scale} shift={shift} />
-      {narrow ? null : (
+      {narrow || !upright ? null : (
         <HandRoom work={work} camera={camera} scale={scale} shift={shift} system={system} />
       )}
-      <line
-        x1={scale.x(camera.lens_y_mm)}
-        x2={plumbX}
-        y1={scale.y(lensHeight)}
-        y2={scale.y(lensHeight)}
-        className={classes.assumed}
-      />
+      <HeadHandle work={work} scale={scale} system={system} {...lean} wordless={narrow} />
+      {upright ? (
+        <line
+          x1={scale.x(camera.lens.y)}
+          x2={plumbX}
+          y1={scale.y(value)}
+          y2={scale.y(value)}
+          className={classes.assumed}
+        />
+      ) : (
+        <text x={plumbX} y={scale.y(highest - 8) - 10} textAnchor="end" className={classes.soft}>
+          lens to the work
+        </text>
+      )}
       <Plumb
         x={plumbX}
         scale={scale}
         highest={highest - 8}
         bands={camera.bands}
-        height={lensHeight}
+        height={value}
         system={system}
         handle={handle}
+        label={upright ? 'Lens height' : 'Distance from the lens to the work'}
       />
       <NoteNumbers notes={notes} spots={spotsOf(work, camera, scale, plumbX)} />
     </>
@@ -110,10 +139,13 @@ function spotsOf(
   plumbX: number,
 ): Record<string, Spot> {
   const under = scale.y(0) + 24;
-  const back = camera.back_height_mm ?? camera.height_mm;
+  const back = camera.back ?? camera.lens;
+  const head = work.maker.head;
   return {
-    plumb: { x: plumbX + 4, y: scale.y(camera.height_mm) - 20 },
-    ceiling: { x: scale.x(camera.lens_y_mm) + 46, y: scale.y(back) - 4 },
+    plumb: { x: plumbX + 4, y: scale.y(camera.value_mm) - 20 },
+    ceiling: { x: scale.x(camera.lens.y) + 46, y: scale.y(back.z) - 4 },
+    head: { x: scale.x(head.y), y: scale.y(head.z) + 5 },
+    table: { x: scale.x(work.table.near) + 14, y: under },
     'zone-near': { x: scale.x(work.zone.near) - 14, y: scale.y(work.top_mm / 2) + 5 },
     'zone-far': { x: scale.x(work.zone.far) + 14, y: scale.y(work.top_mm / 2) + 5 },
     'table-near': { x: scale.x(work.table.near) - 16, y: under - 38 },
@@ -121,7 +153,7 @@ function spotsOf(
   };
 }
 
-/** Table, work and ceiling: what is there. */
+/** The ceiling, level or sloping, and what hangs or stands in the room. */
 function Surroundings({
   work,
   scale,
@@ -133,33 +165,68 @@ function Surroundings({
   right: number;
   system: UnitSystem;
 }) {
-  const { table, zone, ceiling_mm: ceiling } = work;
-  const tableY = scale.y(0);
-  const ceilingY = ceiling === null ? -100 : scale.y(ceiling);
+  const { table, ceiling_near_mm: near, ceiling_far_mm: far, ceiling_mm: middle } = work;
+  const slope = near !== null && far !== null ? (far - near) / (table.far - table.near) : 0;
+  const at = (px: number): number => {
+    const y = table.near + (px - scale.x(table.near)) / scale.s;
+    return scale.y((near ?? 0) + slope * (y - table.near));
+  };
+  const visible = middle !== null && (at(0) > -4 || at(right) > -4);
   return (
     <g>
-      {ceilingY > -1 ? (
+      {work.boxes.map((box) => {
+        const over = box.left < work.zone.right && box.right > work.zone.left;
+        const y = Math.max(scale.y(box.high), 0);
+        const tall = scale.y(box.low) - y;
+        if (tall <= 2) return null;
+        return (
+          <g key={`${box.name}-${box.left}-${box.low}`}>
+            <rect
+              x={scale.x(box.near)}
+              width={Math.max(
+                2,
+                Math.min((box.far - box.near) * scale.s, right - scale.x(box.near)),
+              )}
+              y={y}
+              height={tall}
+              className={over ? classes.box : classes.boxBeside}
+            />
+            <text
+              x={scale.x(box.near) + 5}
+              y={scale.y(box.low) - 6}
+              className={`${classes.soft} ${classes.halo}`}
+            >
+              {box.name}
+            </text>
+          </g>
+        );
+      })}
+      {visible ? (
         <g>
-          <rect
-            x={0}
-            y={Math.max(0, ceilingY - 12)}
-            width={right}
-            height={Math.min(12, ceilingY)}
-            className={classes.plaster}
-          />
-          <line
-            x1={0}
-            x2={right}
-            y1={ceilingY}
-            y2={ceilingY}
-            className={classes.ink}
-            strokeWidth={1.6}
-          />
-          <text x={2} y={ceilingY + 16} className={classes.soft}>
-            ceiling, {lengthWords(ceiling ?? 0, system)}
+          <path d={`M0 0V${at(0)}L${right} ${at(right)}V0Z`} className={classes.plaster} />
+          <line x1={0} y1={at(0)} x2={right} y2={at(right)} className={classes.axis} />
+          <text x={4} y={at(4) + 17} className={`${classes.soft} ${classes.halo}`}>
+            ceiling, {lengthWords(middle ?? 0, system)} over the zone
           </text>
         </g>
       ) : null}
+    </g>
+  );
+}
+
+const side = (points: readonly Point[], scale: Scale): string =>
+  `M${points.map((point) => `${scale.x(point.y)} ${scale.y(point.z)}`).join('L')}Z`;
+
+/** The table with the work on it: from its surface to its top, and the things that stand there. */
+function Table({ work, scale, system }: { work: WorkDrawing; scale: Scale; system: UnitSystem }) {
+  const { table } = work;
+  const tableY = scale.y(0);
+  const [nearLeft, , farRight] = work.surface;
+  const [topNear, , topFar] = work.top;
+  const outline =
+    nearLeft && farRight && topFar && topNear ? [nearLeft, farRight, topFar, topNear] : [];
+  return (
+    <g>
       <rect
         x={scale.x(table.near)}
         y={tableY}
@@ -167,9 +234,6 @@ function Surroundings({
         height={8}
         className={classes.tabletop}
       />
-      <text x={scale.x(table.near) - 10} y={tableY + 6} textAnchor="end" className={classes.text}>
-        you
-      </text>
       <text
         x={scale.x(table.far)}
         y={tableY + 26}
@@ -178,13 +242,23 @@ function Surroundings({
       >
         table, {lengthWords(work.table_height_mm, system)} from the floor
       </text>
-      <rect
-        x={scale.x(zone.near)}
-        y={scale.y(work.top_mm)}
-        width={(zone.far - zone.near) * scale.s}
-        height={Math.max(1.5, work.top_mm * scale.s)}
-        className={classes.wood}
-      />
+      {outline.length ? (
+        <path
+          d={side(outline, scale)}
+          className={work.items.length ? classes.seenTop : classes.wood}
+        />
+      ) : null}
+      {work.items.map((item) => (
+        <rect
+          key={`${item.name}-${item.x}-${item.y}`}
+          x={scale.x(item.y - item.depth_mm / 2)}
+          y={scale.y(item.height_mm)}
+          width={item.depth_mm * scale.s}
+          height={item.height_mm * scale.s}
+          rx={item.kind === 'sphere' ? (item.width_mm / 2) * scale.s : 0}
+          className={classes.wood}
+        />
+      ))}
     </g>
   );
 }
@@ -194,31 +268,32 @@ function Sight({
   work,
   camera,
   scale,
-  lensHeight,
+  shift,
   wordless,
 }: {
   work: WorkDrawing;
   camera: CameraDrawing;
   scale: Scale;
-  lensHeight: number;
+  shift: number;
   wordless: boolean;
 }) {
-  const seen = camera.seen_table;
+  const seen = camera.seen_surface;
+  const x = scale.x(camera.lens.y);
+  const y = scale.y(camera.lens.z + shift);
+  const plain = camera.tilt_deg === 0 && work.tilt_deg === 0;
   if (!seen) return null;
-  const x = scale.x(camera.lens_y_mm);
-  const y = scale.y(lensHeight);
-  const near = scale.x(seen.near);
-  const far = scale.x(seen.far);
-  const floor = scale.y(0);
+  const nearest = seen.reduce((a, b) => (b.y < a.y || (b.y === a.y && b.z < a.z) ? b : a));
+  const farthest = seen.reduce((a, b) => (b.y > a.y || (b.y === a.y && b.z > a.z) ? b : a));
+  const from = `${scale.x(nearest.y)} ${scale.y(nearest.z)}`;
+  const to = `${scale.x(farthest.y)} ${scale.y(farthest.z)}`;
   const up = camera.sharp_up_to_mm;
   const down = Math.max(camera.sharp_down_to_mm ?? -70, -70);
-  const sharpTop = up === null ? 0 : scale.y(Math.min(up, lensHeight));
+  const sharpTop = up === null ? 0 : scale.y(Math.min(up, camera.lens.z));
   return (
     <g>
-      <path d={`M${x} ${y}L${near} ${floor}H${far}Z`} className={classes.cone} />
-      <path d={`M${near} ${floor}L${x} ${y}L${far} ${floor}`} className={classes.seen} />
-      <line x1={x} x2={x} y1={y} y2={floor} className={classes.assumed} />
-      {up !== null ? (
+      <path d={`M${x} ${y}L${from}L${to}Z`} className={classes.cone} />
+      <path d={`M${from}L${x} ${y}L${to}`} className={classes.seen} />
+      {up !== null && plain ? (
         <g>
           <rect
             x={scale.x(work.zone.near) - 26}
@@ -229,9 +304,8 @@ function Sight({
           />
           {wordless ? null : (
             <text
-              x={scale.x(work.zone.near) - 31}
+              x={scale.x(work.zone.far) + 30}
               y={sharpTop + 12}
-              textAnchor="end"
               className={`${classes.verd} ${classes.halo}`}
             >
               sharp
@@ -239,45 +313,6 @@ function Sight({
           )}
         </g>
       ) : null}
-    </g>
-  );
-}
-
-/** Lens barrel and body, as high as they are; their width is drawn, not known. */
-function CameraShape({
-  camera,
-  scale,
-  shift,
-}: {
-  camera: CameraDrawing;
-  scale: Scale;
-  shift: number;
-}) {
-  const { rim_height_mm: rim, mark_height_mm: mark, back_height_mm: back } = camera;
-  if (rim === null || mark === null || back === null) return null;
-  const x = scale.x(camera.lens_y_mm);
-  const mount = Math.max(rim, Math.min(mark - 18, back - 20));
-  const barrel = Math.max(8, BARREL_MM * scale.s);
-  const body = Math.max(16, BODY_MM * scale.s);
-  const y = (mm: number) => scale.y(mm + shift);
-  return (
-    <g data-shape="camera">
-      <rect
-        x={x - barrel}
-        width={2 * barrel}
-        y={y(mount)}
-        height={Math.max(2, (mount - rim) * scale.s)}
-        className={classes.there}
-      />
-      <rect
-        x={x - body}
-        width={2 * body}
-        y={y(back)}
-        height={Math.max(4, (back - mount) * scale.s)}
-        className={classes.there}
-      />
-      <path d={`M${x - body + 4} ${y(mark)}h8`} className={classes.ink} strokeWidth={1.2} />
-      <circle cx={x - body + 8} cy={y(mark)} r={3} className={classes.ink} strokeWidth={1.1} />
     </g>
   );
 }
@@ -296,32 +331,21 @@ function HandRoom({
   shift: number;
   system: UnitSystem;
 }) {
-  const rim = camera.rim_height_mm;
-  if (rim === null || rim + shift <= work.top_mm) return null;
-  const x = scale.x(Math.max(work.zone.near, work.table.near)) + 12;
-  const top = scale.y(rim + shift);
+  const rim = camera.rim ? camera.rim.z + shift : null;
+  if (rim === null || rim <= work.top_mm || work.tilt_deg > 0) return null;
+  const x = scale.x(work.table.far) + 6;
+  const top = scale.y(rim);
   const low = scale.y(work.top_mm);
-  const words = lengthWords(rim + shift - work.top_mm, system);
   return (
     <g>
       <path
         d={`M${x} ${top}V${low}M${x - 4} ${top}h8M${x - 4} ${low}h8`}
         className={classes.dimension}
       />
-      <text
-        x={x - 7}
-        y={(top + low) / 2}
-        textAnchor="end"
-        className={`${classes.text} ${classes.halo}`}
-      >
-        {words}
+      <text x={x + 7} y={(top + low) / 2} className={`${classes.text} ${classes.halo}`}>
+        {lengthWords(rim - work.top_mm, system)}
       </text>
-      <text
-        x={x - 7}
-        y={(top + low) / 2 + 15}
-        textAnchor="end"
-        className={`${classes.soft} ${classes.halo}`}
-      >
+      <text x={x + 7} y={(top + low) / 2 + 15} className={`${classes.soft} ${classes.halo}`}>
         for hands
       </text>
     </g>

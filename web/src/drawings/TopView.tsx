@@ -1,9 +1,11 @@
 /** Table and work from the side: the tallest point is drawn up or down. */
 import type { WorkDrawing } from '../api/types';
 import { lengthWords, type UnitSystem } from '../domain/units';
+import { BodyShape } from './BodyShape';
 import classes from './drawings.module.css';
+import { HeadHandle } from './HeadHandle';
 import { Sized } from './Sized';
-import { fitWindow, type Size } from './scale';
+import { fitWindow, type Scale, type Size } from './scale';
 import { useHeight } from './useHeight';
 
 interface Props {
@@ -11,6 +13,7 @@ interface Props {
   system: UnitSystem;
   onDrag: (topMm: number) => void;
   onCommit: (topMm: number) => void;
+  lean: { onDrag: (deg: number) => void; onCommit: (deg: number) => void };
 }
 
 export function TopView(props: Props) {
@@ -21,7 +24,7 @@ export function TopView(props: Props) {
   );
 }
 
-function Elevation({ work, system, onDrag, onCommit, size }: Props & { size: Size }) {
+function Elevation({ work, system, onDrag, onCommit, lean, size }: Props & { size: Size }) {
   const { table, zone } = work;
   const {
     handle,
@@ -31,10 +34,15 @@ function Elevation({ work, system, onDrag, onCommit, size }: Props & { size: Siz
     height: work.top_mm,
     least: 0,
     most: 3000,
-    highest: Math.max(work.top_mm * 2, (table.far - table.near) * 0.7, 160),
+    highest: Math.max(work.top_mm * 2, work.maker.head.z + 140, (table.far - table.near) * 0.7),
     scaleFor: (reach) =>
       fitWindow(
-        { left: table.near - 20, right: table.far + 20, low: -60, high: reach },
+        {
+          left: Math.min(table.near - 330, ...work.maker.parts.map((one) => one.a.y - 130)),
+          right: table.far + 20,
+          low: -110,
+          high: reach,
+        },
         {
           left: 4,
           top: 8,
@@ -46,10 +54,16 @@ function Elevation({ work, system, onDrag, onCommit, size }: Props & { size: Siz
     onDrag,
     onCommit,
   });
-  const middle = scale.x((zone.near + zone.far) / 2);
+  const [nearEdge, , farEdge] = work.surface;
+  const normal = work.tilt_deg * (Math.PI / 180);
+  const at = {
+    y: ((nearEdge?.y ?? zone.near) + (farEdge?.y ?? zone.far)) / 2 - top * Math.sin(normal),
+    z: ((nearEdge?.z ?? 0) + (farEdge?.z ?? 0)) / 2 + top * Math.cos(normal),
+  };
   const words = lengthWords(top, system);
   return (
     <>
+      <BodyShape person={work.maker} scale={scale} from="side" />
       <rect
         x={scale.x(table.near)}
         width={(table.far - table.near) * scale.s}
@@ -57,19 +71,11 @@ function Elevation({ work, system, onDrag, onCommit, size }: Props & { size: Siz
         height={7}
         className={classes.tabletop}
       />
-      <text x={scale.x(table.near)} y={scale.y(0) + 24} className={classes.soft}>
-        your side
-      </text>
       <text x={scale.x(table.far)} y={scale.y(0) + 24} textAnchor="end" className={classes.soft}>
         {lengthWords(work.table_height_mm, system)} from the floor
       </text>
-      <rect
-        x={scale.x(zone.near)}
-        width={(zone.far - zone.near) * scale.s}
-        y={scale.y(top)}
-        height={Math.max(1.5, top * scale.s)}
-        className={classes.wood}
-      />
+      <path d={outline(work, scale, top)} className={classes.wood} />
+      <HeadHandle work={work} scale={scale} system={system} {...lean} wordless={false} />
       <g
         role="slider"
         tabIndex={0}
@@ -81,7 +87,7 @@ function Elevation({ work, system, onDrag, onCommit, size }: Props & { size: Siz
         aria-valuenow={Math.round(top)}
         aria-valuetext={words}
         className={`${classes.handle} ${classes.grip}`}
-        transform={`translate(${middle} ${scale.y(top)})`}
+        transform={`translate(${scale.x(at.y)} ${scale.y(at.z)})`}
         {...handle.props}
       >
         <circle r={16} fill="transparent" />
@@ -92,4 +98,19 @@ function Elevation({ work, system, onDrag, onCommit, size }: Props & { size: Siz
       </g>
     </>
   );
+}
+
+/** The work from its surface to its tallest point, in the slope that it has. */
+function outline(work: WorkDrawing, scale: Scale, top: number): string {
+  const [near, , far] = work.surface;
+  if (!near || !far) return '';
+  const slope = work.tilt_deg * (Math.PI / 180);
+  const lift = { y: -top * Math.sin(slope), z: top * Math.cos(slope) };
+  const corners = [
+    near,
+    far,
+    { y: far.y + lift.y, z: far.z + lift.z },
+    { y: near.y + lift.y, z: near.z + lift.z },
+  ];
+  return `M${corners.map((one) => `${scale.x(one.y)} ${scale.y(one.z)}`).join('L')}Z`;
 }

@@ -3,7 +3,7 @@ import { Button, Loader } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
-import { getCupboard, getShapes } from '../api/requests';
+import { getCupboard, getShapes, type Owned } from '../api/requests';
 import type { Change, Cupboard, Plan, Verdict } from '../api/types';
 import { useEvaluation } from '../api/useEvaluation';
 import { type PlanOnSheet, usePlanSheet } from '../api/usePlanSheet';
@@ -33,10 +33,18 @@ export function SheetPage() {
 
 function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
   const sheet = usePlanSheet(planId);
-  const cupboard = useQuery({ queryKey: ['cupboard'], queryFn: getCupboard }).data ?? EMPTY;
+  const cupboard =
+    useQuery({ queryKey: ['cupboard'], queryFn: getCupboard, refetchOnMount: 'always' }).data ??
+    EMPTY;
   const shapes = useQuery({ queryKey: ['shapes'], queryFn: getShapes }).data ?? [];
-  const lenses = useMemo(() => cupboard.lenses.map((one) => one.gear), [cupboard]);
-  const { evaluation, trouble } = useEvaluation(sheet.plan, lenses, sheet.dragging);
+  const owned = useMemo<Owned>(
+    () => ({
+      lenses: cupboard.lenses.map((one) => one.gear),
+      bodies: cupboard.bodies.map((one) => one.gear),
+    }),
+    [cupboard],
+  );
+  const { evaluation, trouble } = useEvaluation(sheet.plan, owned, sheet.dragging);
   const [helping, setHelping] = useState(false);
   const { plan, commit, drag } = sheet;
 
@@ -58,6 +66,8 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
             plan,
             evaluation,
             cupboard,
+            owned,
+            dragging: sheet.dragging,
             drag,
             commit,
             set: (pointer: string, value: unknown) =>
@@ -66,7 +76,7 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
               commit((now) => withChanges(now, changes), false),
           }
         : null,
-    [plan, evaluation, cupboard, drag, commit],
+    [plan, evaluation, cupboard, owned, sheet.dragging, drag, commit],
   );
 
   return (

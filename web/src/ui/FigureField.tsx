@@ -59,7 +59,7 @@ export function FigureField({ field, value, assumption, onCommit, autoFocus = fa
       : '';
 
   return (
-    <div className={classes.field}>
+    <div className={`${classes.field} ${field.kind === 'text' ? classes.textField : ''}`}>
       <TextInput
         id={id}
         label={field.label}

@@ -1,5 +1,6 @@
 /** What every part of a sheet works with: the plan, its evaluation, and ways to change it. */
 import { createContext, useContext } from 'react';
+import type { Owned } from '../api/requests';
 import type {
   Assumption,
   Change,
@@ -15,6 +16,10 @@ export interface SheetTools {
   plan: Plan;
   evaluation: Evaluation;
   cupboard: Cupboard;
+  /** What mends and comparisons may take. */
+  owned: Owned;
+  /** Whether something is being dragged, so that only the quick answers are wanted. */
+  dragging: boolean;
   /** Shows a plan while something is dragged; nothing is saved. */
   drag: (plan: Plan) => void;
   /** Makes a change and saves it; gives the problems where it was refused. */

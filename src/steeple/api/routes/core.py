@@ -1,29 +1,49 @@
-"""Routes that need no plan on the shelf: evaluation, shapes of work, cupboard, schema."""
+"""Routes that need nothing stored: evaluation, working out, pictures, shapes of work, helpers."""
 
 from __future__ import annotations
 
-from typing import Annotated, Any
+from typing import Any
 
-from fastapi import APIRouter, Depends, Response
+from fastapi import APIRouter, Response
 
 from steeple import __version__
-from steeple.api.context import Context, context_of
 from steeple.api.models import (
-    CupboardReply,
+    Area,
+    AreaRequest,
+    CameraRequest,
     EvaluateRequest,
-    GearAdded,
+    FieldOfViewReply,
     Health,
-    NewGear,
-    OwnedBody,
-    OwnedLens,
+    NearestReply,
+    NearestRequest,
+    PictureRequest,
+    SensorSize,
     ShapeReply,
+    TapeRequest,
 )
+from steeple.core.errors import InputError
 from steeple.core.evaluation import Evaluation, evaluate
+from steeple.core.optics.by_trying import (
+    SENSOR_SIZES,
+    TapeReading,
+    active_area,
+    field_of_view_from_tape,
+    magnification_from_tape,
+    min_focus_from_rim,
+)
+from steeple.core.optics.frame import Extent
 from steeple.core.plan.reading import plan_schema
 from steeple.core.plan.shapes import SHAPES
+from steeple.core.solve.compare import Comparison, compare
+from steeple.core.solve.work_out import Outcome, work_out
+from steeple.core.solve.zoom_map import ZoomMap, zoom_map
+from steeple.services.pictures import picture_file
 
 router = APIRouter(prefix="/api", tags=["core"])
-Ctx = Annotated[Context, Depends(context_of)]
+
+
+def _json(text: str) -> Response:
+    return Response(text, media_type="application/json")
 
 
 @router.get("/health")
@@ -35,8 +55,42 @@ def health() -> Health:
 @router.post("/evaluate", response_model=Evaluation)
 def evaluate_plan(request: EvaluateRequest) -> Response:
     """Work out a plan. Nothing is stored; the same request gives the same answer."""
-    outcome = evaluate(request.plan, owned=request.owned_lenses, try_mends=request.try_mends)
-    return Response(outcome.model_dump_json(), media_type="application/json")
+    outcome = evaluate(request.plan, owned=request.owned, try_mends=request.try_mends)
+    return _json(outcome.model_dump_json())
+
+
+@router.post("/work-out", response_model=Outcome)
+def work_out_plan(request: CameraRequest) -> Response:
+    """Height, zoom, aperture, focus and way round for a camera, or what stands against them."""
+    return _json(
+        work_out(request.plan, index=request.camera, owned=request.owned).model_dump_json()
+    )
+
+
+@router.post("/zoom-map", response_model=ZoomMap | None)
+def zoom_map_of(request: CameraRequest) -> Response:
+    """Every bound of the lens height over all zoom settings of a camera's lens; null without one."""
+    found = zoom_map(request.plan, index=request.camera)
+    return _json("null" if found is None else found.model_dump_json())
+
+
+@router.post("/compare", response_model=Comparison)
+def compare_gear(request: CameraRequest) -> Response:
+    """What is owned side by side for the same zone, and kinds that one could get."""
+    return _json(compare(request.plan, index=request.camera, owned=request.owned).model_dump_json())
+
+
+@router.post("/picture", response_class=Response, responses={200: {"content": {"image/png": {}}}})
+def picture(request: PictureRequest) -> Response:
+    """What the lens sees, made by the simulated camera, as PNG."""
+    content = picture_file(
+        request.plan,
+        camera=request.camera,
+        width_px=request.width_px,
+        quality=request.quality,
+        pose=request.pose,
+    )
+    return Response(content, media_type="image/png")
 
 
 @router.get("/shapes")
@@ -47,31 +101,73 @@ def shapes() -> tuple[ShapeReply, ...]:
             id=shape.id,
             title=shape.title,
             says=shape.says,
-            zone_width_mm=shape.zone_width_mm,
-            zone_depth_mm=shape.zone_depth_mm,
+            zone_width_mm=shape.zone_mm[0],
+            zone_depth_mm=shape.zone_mm[1],
             zone_top_mm=shape.zone_top_mm,
+            angles=shape.angles,
+            hazards=shape.hazards,
         )
         for shape in SHAPES.values()
     )
-
-
-@router.get("/gear")
-def cupboard(ctx: Ctx) -> CupboardReply:
-    """Everything in the cupboard."""
-    owned = ctx.gear.cupboard()
-    return CupboardReply(
-        bodies=tuple(OwnedBody(id=one.id, gear=one.gear) for one in owned.bodies),
-        lenses=tuple(OwnedLens(id=one.id, gear=one.gear) for one in owned.lenses),
-    )
-
-
-@router.post("/gear", status_code=201)
-def add_gear(ctx: Ctx, new: NewGear) -> GearAdded:
-    """Put a body or a lens into the cupboard."""
-    return GearAdded(id=ctx.gear.add(new.thing.gear))
 
 
 @router.get("/schema/plan")
 def schema() -> dict[str, Any]:
     """The JSON Schema of the plan document."""
     return plan_schema()
+
+
+@router.get("/by-trying/sensors")
+def sensors() -> tuple[SensorSize, ...]:
+    """Sensor sizes by their common names."""
+    return tuple(
+        SensorSize(name=name, width_mm=size.width, height_mm=size.height)
+        for name, size in SENSOR_SIZES.items()
+    )
+
+
+@router.post("/by-trying/area")
+def area(request: AreaRequest) -> Area:
+    """The part of a sensor that a recording mode uses, from the sensor's common name."""
+    size = SENSOR_SIZES.get(request.sensor)
+    if size is None:
+        raise InputError(
+            "not-a-choice",
+            f"“{request.sensor[:40]}” is no sensor size known here.",
+            field="sensor",
+            value=request.sensor,
+            allowed="; ".join(SENSOR_SIZES),
+        )
+    used = active_area(
+        sensor_mm=size,
+        recording_px=Extent(width=request.width_px, height=request.height_px),
+        mode_crop=request.mode_crop,
+    )
+    return Area(width_mm=used.width, height_mm=used.height)
+
+
+@router.post("/by-trying/field-of-view")
+def field_of_view(request: TapeRequest) -> FieldOfViewReply:
+    """The horizontal field of view from a tape photographed at one distance, or at two."""
+    second = None
+    if request.second_distance_mm is not None and request.second_seen_mm is not None:
+        second = TapeReading(request.second_distance_mm, request.second_seen_mm)
+    found = field_of_view_from_tape(TapeReading(request.distance_mm, request.seen_mm), second)
+    return FieldOfViewReply(angle_deg=found.angle_deg, pupil_behind_mm=found.pupil_behind_mm)
+
+
+@router.post("/by-trying/nearest-focus")
+def nearest_focus(request: NearestRequest) -> NearestReply:
+    """Minimum focus distance and greatest magnification, as far as what was tried gives them."""
+    near = ratio = None
+    if request.rim_to_print_mm is not None and request.length_mm and request.flange_mm:
+        near = min_focus_from_rim(
+            rim_to_print_mm=request.rim_to_print_mm,
+            length_mm=request.length_mm,
+            flange_mm=request.flange_mm,
+        )
+    if request.active_width_mm is not None and request.seen_mm is not None:
+        ratio = magnification_from_tape(
+            active_width_mm=request.active_width_mm, seen_mm=request.seen_mm
+        )
+    return NearestReply(min_focus_from_mark_mm=near, greatest_magnification=ratio)

@@ -30,7 +30,7 @@ router = APIRouter(prefix="/api/plans", tags=["plans"])
 Ctx = Annotated[Context, Depends(context_of)]
 
 
-def _sheet(stored: StoredPlan, status: int = 200) -> Response:
+def sheet_reply(stored: StoredPlan, status: int = 200) -> Response:
     """A plan as it stands, written as JSON once: its parts were validated when they were read."""
     sheet = PlanSheet.model_construct(
         id=stored.id,
@@ -67,7 +67,7 @@ def shelf(ctx: Ctx) -> Shelf:
 @router.post("", status_code=201, response_model=PlanSheet)
 def begin(ctx: Ctx, new: NewPlan) -> Response:
     """A new plan from a title and a shape of work."""
-    return _sheet(ctx.plans.begin(title=new.title, shape=new.shape), 201)
+    return sheet_reply(ctx.plans.begin(title=new.title, shape=new.shape), 201)
 
 
 @router.post(
@@ -84,19 +84,19 @@ def begin(ctx: Ctx, new: NewPlan) -> Response:
 async def open_file(ctx: Ctx, request: Request) -> Response:
     """Put the plan of a file on the shelf, as a new plan."""
     content = await request.body()
-    return _sheet(await run_in_threadpool(ctx.plans.open_file, content), 201)
+    return sheet_reply(await run_in_threadpool(ctx.plans.open_file, content), 201)
 
 
 @router.get("/{plan_id}", response_model=PlanSheet)
 def get(ctx: Ctx, plan_id: PlanId) -> Response:
     """A plan as it stands."""
-    return _sheet(ctx.plans.get(plan_id))
+    return sheet_reply(ctx.plans.get(plan_id))
 
 
 @router.put("/{plan_id}", response_model=PlanSheet)
 def save(ctx: Ctx, plan_id: PlanId, edit: Edit) -> Response:
     """Save a plan. Refused with 409 where the revision it started from is not the newest."""
-    return _sheet(ctx.plans.save(plan_id, edit.plan, base=edit.base_revision))
+    return sheet_reply(ctx.plans.save(plan_id, edit.plan, base=edit.base_revision))
 
 
 @router.delete("/{plan_id}", status_code=204)
@@ -109,19 +109,19 @@ def remove(ctx: Ctx, plan_id: PlanId) -> Response:
 @router.post("/{plan_id}/put-back", response_model=PlanSheet)
 def put_back(ctx: Ctx, plan_id: PlanId) -> Response:
     """Put a removed plan back on the shelf."""
-    return _sheet(ctx.plans.put_back(plan_id))
+    return sheet_reply(ctx.plans.put_back(plan_id))
 
 
 @router.post("/{plan_id}/undo", response_model=PlanSheet)
 def undo(ctx: Ctx, plan_id: PlanId, step: Step) -> Response:
     """Take the last edit back, as a new revision."""
-    return _sheet(ctx.plans.undo(plan_id, base=step.base_revision))
+    return sheet_reply(ctx.plans.undo(plan_id, base=step.base_revision))
 
 
 @router.post("/{plan_id}/redo", response_model=PlanSheet)
 def redo(ctx: Ctx, plan_id: PlanId, step: Step) -> Response:
     """Make the edit again that was taken back last, as a new revision."""
-    return _sheet(ctx.plans.redo(plan_id, base=step.base_revision))
+    return sheet_reply(ctx.plans.redo(plan_id, base=step.base_revision))
 
 
 @router.post("/{plan_id}/copy", status_code=201, response_model=PlanSheet)
@@ -129,7 +129,7 @@ def keep_as_copy(ctx: Ctx, plan_id: PlanId, edit: Edit) -> Response:
     """Keep one's own version as a new plan, where the plan was changed elsewhere."""
     ctx.plans.head(plan_id)
     title = f"{edit.plan.title[:112]} (mine)"
-    return _sheet(
+    return sheet_reply(
         ctx.plans.add(edit.plan.model_copy(update={"title": title}), label="Kept as a copy"), 201
     )
 

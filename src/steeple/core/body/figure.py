@@ -205,6 +205,13 @@ def figure_at(stance: Stance, *, action: Vector, other_hand: Vector | None = Non
         high = top.plus(Vector(way * shoulder_half * 0.62, 0.0, 0.0))
         axis = low.minus(high).unit
         solids.append(Solid("trunk", low, high.plus(axis.times(0.05 * unit)), 0.062 * unit))
+    hip_side = Vector(0.8 * hip_half, 0.0, 0.0)
+    bar = Vector(0.62 * shoulder_half, 0.0, 0.0)
+    yoke = top.plus(hip.minus(top).unit.times(0.05 * unit))
+    solids += [
+        Solid("trunk", hip.minus(hip_side), hip.plus(hip_side), 0.062 * unit),
+        Solid("trunk", yoke.minus(bar), yoke.plus(bar), 0.062 * unit),
+    ]
     for way, joint, tip in ((side, wrist, grip), (-side, other_wrist, other_grip)):
         shoulder = top.plus(Vector(way * shoulder_half, 0.0, 0.0))
         elbow = _elbow(shoulder, joint, body.upper_arm_mm, body.forearm_mm, way)

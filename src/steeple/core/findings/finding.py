@@ -100,7 +100,8 @@ class Rule:
     """One thing that goes wrong.
 
     ``judge`` returns None where the rule has nothing to judge. ``propose`` is asked only when the
-    verdict is not ``holds``.
+    verdict is not ``holds``. ``moves`` says whether every move of the camera is worth a try too,
+    before or after the proposals of the rule's own.
     """
 
     code: str
@@ -111,6 +112,7 @@ class Rule:
     source: str
     judge: Callable[[Scene], Said | None]
     propose: Callable[[Scene], Iterable[Proposal]] = no_proposals
+    moves: Literal["before", "after"] | None = None
 
     def finding(self, scene: Scene) -> Finding | None:
         """The verdict of this rule on a scene, without fixes."""

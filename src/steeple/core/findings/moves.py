@@ -14,6 +14,7 @@ from steeple.core.findings.finding import Proposal
 from steeple.core.findings.scene import Scene
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.gear import Body, Lens
+from steeple.core.study.answers import clock_words
 from steeple.core.study.assumptions import Assumptions
 from steeple.core.study.framing import STEEP_DEG, Framing, framing_of
 from steeple.core.study.given_camera import given_camera
@@ -244,7 +245,8 @@ def _lean_back(scene: Scene) -> Iterator[Proposal]:
 
 def lean_back(scene: Scene) -> Iterator[Proposal]:
     """Lean in less, in steps of 5°, while the head is in the picture."""
-    if scene.sight is not None and scene.sight.body.head_clearance_mm < 0:
+    sight = scene.sight
+    if sight is not None and sight.body is not None and sight.body.head_clearance_mm < 0:
         yield from _lean_back(scene)
 
 
@@ -264,6 +266,43 @@ def from_other_side(scene: Scene) -> Iterator[Proposal]:
         changes.append(change(scene, "position/x_mm", -given.x_mm))
     hand = "left" if study.position.x > 0 else "right"
     yield Proposal(action=say(f"Film from your {hand} instead"), changes=tuple(changes))
+
+
+def go_round(scene: Scene) -> Iterator[Proposal]:
+    """A tipped camera on another side of the work, as far off as it needs to be there."""
+    study, index = scene.lens, scene.index
+    if study is None or index is None or study.camera.tilt_deg < 30:
+        return
+    for turn_deg in (30.0, -30.0, 60.0, -60.0, 90.0, -90.0):
+        toward = (study.camera.toward_deg + turn_deg) % 360.0
+        changes = (
+            change(scene, "aim/tilt_deg", study.camera.tilt_deg),
+            change(scene, "aim/toward_deg", toward),
+            change(scene, "position/x_mm", None),
+            change(scene, "position/y_mm", None),
+            change(scene, "position/z_mm", None),
+        )
+        freed = apply_changes(scene.plan, changes)
+        camera = given_camera(freed.cameras[index], index, scene.work, Assumptions())
+        assert camera is not None
+        framing = framing_of(camera, scene.work, study.settings.focal_mm)
+        heights = height_range(framing, study.settings.focal_mm)
+        if heights.works:
+            place = framing.position(framing.d_of(heights.suggested_mm))
+            side = "right" if turn_deg < 0 else "left"
+            yield Proposal(
+                action=say(
+                    "Go round by {turn} to the " + side + ", looking toward " + clock_words(toward),
+                    turn=Quantity(value=abs(turn_deg), unit="deg"),
+                ),
+                changes=(
+                    *changes[:2],
+                    change(scene, "position/x_mm", _tidy(place.x)),
+                    change(scene, "position/y_mm", _tidy(place.y)),
+                    change(scene, "position/z_mm", _tidy(place.z)),
+                ),
+                family="round",
+            )
 
 
 def other_body(scene: Scene, suits: Callable[[Body], bool]) -> Iterator[Proposal]:

@@ -55,10 +55,14 @@ def _within_plan(location: Sequence[str | int]) -> list[str | int]:
     return path
 
 
-def _one(error: Mapping[str, Any], bounds: Callable[[Sequence[str | int]], str]) -> Problem:
+def _one(
+    error: Mapping[str, Any],
+    bounds: Callable[[Sequence[str | int]], str],
+    name: Callable[[Sequence[str | int]], str],
+) -> Problem:
     path = _within_plan(error["loc"])
     kind, value, context = error["type"], error.get("input"), error.get("ctx") or {}
-    words, field, said = field_words(path), pointer(path), _said(value)
+    words, field, said = name(path), pointer(path), _said(value)
     if kind == "extra_forbidden":
         return Problem(
             code="unknown-field",
@@ -121,6 +125,7 @@ def _no_bounds(_path: Sequence[str | int]) -> str:
 def problems_from(
     error: ValidationError | Sequence[Mapping[str, Any]],
     bounds: Callable[[Sequence[str | int]], str] = _no_bounds,
+    name: Callable[[Sequence[str | int]], str] = field_words,
 ) -> list[Problem]:
     """Every refusal of a validation, in the order of the document, at most `PROBLEMS_SHOWN`.
 
@@ -128,9 +133,10 @@ def problems_from(
     ----------
     error: what pydantic raised, or its list of errors.
     bounds: says the full range of the field at a path, where it is known.
+    name: says what the field at a path is called.
     """
     errors = error.errors(include_url=False) if isinstance(error, ValidationError) else error
-    return [_one(one, bounds) for one in errors[:PROBLEMS_SHOWN]]
+    return [_one(one, bounds, name) for one in errors[:PROBLEMS_SHOWN]]
 
 
 def bounds_in(schema: Mapping[str, Any]) -> Callable[[Sequence[str | int]], str]:

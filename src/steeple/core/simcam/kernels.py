@@ -163,7 +163,7 @@ def _bilinear(values: Array, x: float, y: float, frame: Array) -> float:
     v = min(max(v, 0.0), rows - 1.001)
     i, j = int(u), int(v)
     a, b = u - i, v - j
-    return (
+    return float(
         values[j, i] * (1 - a) * (1 - b)
         + values[j, i + 1] * a * (1 - b)
         + values[j + 1, i] * (1 - a) * b

@@ -25,7 +25,7 @@ from steeple.core.study.heights import ARM_REACH_MM
 from steeple.core.study.result import Result, Sentence, say
 
 FULL_WIDTH_MM = 36.0
-SHOWN_OWNED = 12
+SHOWN_OWNED = 9
 CLOSER = 2.0
 HEAD_LOW_MM, HEAD_HIGH_MM = 20.0, 60.0
 
@@ -67,7 +67,8 @@ class Row(Result):
     detail_px: float
     hand_room_mm: float
     spare_mm: float
-    head_clearance_mm: float
+    head_clearance_mm: float | None
+    """None for a camera that films without the maker."""
     changes: tuple[Change, ...]
 
 
@@ -208,7 +209,7 @@ def _row(plan: Plan, index: int, work: GivenWork, named: tuple[str, bool, Camera
         detail_px=scale * work.detail_mm,
         hand_room_mm=best.framing.hand_room(d),
         spare_mm=best.framing.least_spare(d),
-        head_clearance_mm=best.framing.head_clearance(d),
+        head_clearance_mm=best.framing.head_clearance(d) if camera.sees_maker else None,
         changes=_set_changes(plan, index, part, best),
     )
     return row, best.weight
@@ -248,7 +249,7 @@ def _schools(plan: Plan, index: int, work: GivenWork) -> tuple[School, ...]:
     """Above the head, and between face and hands, with the present gear."""
     part = freed(plan, index).cameras[index]
     camera = given_camera(part, index, work, Assumptions())
-    if camera is None or camera.tilt_deg > 60:
+    if camera is None or camera.tilt_deg > 60 or not camera.sees_maker:
         return ()
     heads = work.maker.poses.heads
     low = float((heads[:, 2] - heads[:, 3]).min())

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from steeple.core.errors import SteepleError
 from steeple.core.findings.finding import GRAVITY, Finding, Fix, Proposal
 from steeple.core.findings.judging import judge
+from steeple.core.findings.moves import camera_moves
 from steeple.core.findings.registry import RULES
 from steeple.core.findings.scene import Scene, scenes_of
 from steeple.core.plan.changes import apply_changes
@@ -38,11 +39,17 @@ def _proposals(scenes: Sequence[Scene], troubled: set[Key]) -> list[tuple[Scene,
     seen: set[str] = set()
     proposals = []
     for scene in scenes:
+        moves: tuple[Proposal, ...] | None = None
         for rule in RULES:
             about = scene.about if rule.step == "lens" else ""
             if (rule.code, about) not in troubled:
                 continue
-            for proposal in rule.propose(scene):
+            own = list(rule.propose(scene))
+            if rule.moves is not None:
+                if moves is None:
+                    moves = tuple(camera_moves(scene))
+                own = [*moves, *own] if rule.moves == "before" else [*own, *moves]
+            for proposal in own:
                 fingerprint = repr(proposal.changes)
                 if fingerprint not in seen:
                     seen.add(fingerprint)

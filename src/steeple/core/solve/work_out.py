@@ -6,7 +6,7 @@ that could give way the least by which it must, each tried out by judging the pl
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 
 from steeple.core.errors import SteepleError
 from steeple.core.findings.finding import GRAVITY, Finding, Fix
@@ -146,7 +146,10 @@ def _tidy_up(value: float) -> float:
     return float(f"{value:.2g}") if float(f"{value:.2g}") >= value else float(f"{value * 1.05:.2g}")
 
 
-def _eased(plan: Plan, index: int, scene: Scene) -> Iterator[tuple[Sentence, tuple[Change, ...]]]:
+Easing = tuple[Sentence, tuple[Change, ...]]
+
+
+def _eased(plan: Plan, index: int, scene: Scene) -> Iterator[Easing]:
     """Each demand that could give way, by the least that helps."""
     work, study = scene.work, scene.lens
     detail = _least(plan, index, "/work/finest_detail_mm", work.detail_mm, work.detail_mm * 6)
@@ -207,24 +210,54 @@ def _eased(plan: Plan, index: int, scene: Scene) -> Iterator[tuple[Sentence, tup
                 )
 
 
+def _pairs(plan: Plan, index: int, scene: Scene) -> Iterator[Easing]:
+    """Two demands that give way together: first one as far as it can, the other by the least that
+    helps; then the first by the least that helps beside it."""
+    eased = apply_changes(plan, (Change(path="/maker/lean_deg", value=0.0),))
+    lean = scene.work.maker.lean_deg
+    if lean == 0:
+        return
+    for action, changes in _eased(eased, index, scenes_of(eased, scene.owned)[index]):
+        if any(change.path == "/maker/lean_deg" for change in changes):
+            continue
+        least = _least(apply_changes(plan, changes), index, "/maker/lean_deg", lean, 0.0)
+        if least is None:
+            continue
+        kept = float(int(least))
+        yield (
+            action + say(" and lean in no further than {lean}",
+                         lean=Quantity(value=kept, unit="deg")),
+            (*changes, Change(path="/maker/lean_deg", value=kept)),
+        )  # fmt: skip
+
+
 def _give_ways(plan: Plan, index: int, scene: Scene) -> Iterator[Fix]:
-    """The ways out that work, each with the setting that follows from it."""
+    """The ways out that work, each with the setting that follows from it: one demand that gives
+    way where that is enough, else two together."""
+    found = list(_settled_fixes(plan, index, scene, _eased(plan, index, scene)))
+    yield from found or _settled_fixes(plan, index, scene, _pairs(plan, index, scene))
+
+
+def _settled_fixes(
+    plan: Plan, index: int, scene: Scene, easings: Iterable[Easing]
+) -> Iterator[Fix]:
+    """Each easing with the camera set anew, where the plan is judged sound then."""
     failing = {(one.code, one.about) for one in judge(scenes_of(plan)) if one.verdict == "fails"}
-    for action, easing in _eased(plan, index, scene):
+    for action, easing in easings:
         settled = _settled(plan, index, easing)
         if settled is None:
             continue
         eased, best = settled
         outcome = scenes_of(eased, scene.owned)[index]
         changes = (*easing, *changes_for(outcome, best))
-        after = judge(scenes_of(apply_changes(plan, changes), scene.owned))
+        scenes = scenes_of(apply_changes(plan, changes), scene.owned)
+        after = judge(scenes)
         broken = {(one.code, one.about) for one in after if one.verdict == "fails"}
         if broken - failing or any(about == scene.about for _, about in broken):
             continue
-        set_scene = scenes_of(apply_changes(plan, changes), scene.owned)[index]
         yield Fix(
             action=action,
-            outcome=_setting(set_scene, best),
+            outcome=_setting(scenes[index], best),
             cost=_watches(after, scene.about),
             changes=changes,
         )

@@ -29,6 +29,13 @@ class MapBound(Result):
     height_mm: float
 
 
+class MapStretch(Result):
+    """A stretch of heights."""
+
+    from_mm: float
+    to_mm: float
+
+
 class MapColumn(Result):
     """Every bound of the height at one zoom setting; ``works`` are the stretches that meet all.
 
@@ -39,7 +46,7 @@ class MapColumn(Result):
     floors: tuple[MapBound, ...]
     caps: tuple[MapBound, ...]
     never: tuple[str, ...]
-    works: tuple[tuple[float, float], ...]
+    works: tuple[MapStretch, ...]
 
 
 class MapPoint(Result):
@@ -108,7 +115,8 @@ def _column(focal: float, heights: HeightRange, highest: float) -> MapColumn:
         caps=tuple(MapBound(code=b.code, height_mm=b.height_mm) for b in heights.caps),
         never=heights.never,
         works=tuple(
-            (low, highest if math.isinf(high) else high) for low, high in heights.stretches
+            MapStretch(from_mm=low, to_mm=highest if math.isinf(high) else high)
+            for low, high in heights.stretches
         ),
     )
 

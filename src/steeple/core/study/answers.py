@@ -118,6 +118,11 @@ def tilt_words(study: LensStudy) -> Sentence:
     if study.camera.tilt_deg == 0:
         return ()
     at = f"/{study.camera.at}/aim/tilt_deg"
+    if abs(study.camera.tilt_deg - 90.0) < 0.5:
+        toward = door(Quantity(value=study.camera.tilt_deg, unit="deg"), field=at)
+        return say(
+            ", looking level ({tilt}) toward " + clock_words(study.camera.toward_deg), tilt=toward
+        )
     return say(
         ", tipped {tilt} toward " + clock_words(study.camera.toward_deg),
         tilt=door(Quantity(value=study.camera.tilt_deg, unit="deg"), field=at),
@@ -256,14 +261,9 @@ def _under(study: LensStudy, sight: Sight) -> Sentence:
             detail=door(Quantity(value=sight.detail_px, unit="px"), figure="lens.detail_px"),
         )
     )
-    pieces.append(
-        (
-            Piece(
-                text=way_round_words(study),
-                field=f"/{study.camera.at}/roll_deg",
-            ),
-        )
-    )
+    if study.camera.roll_deg != 0:
+        at = f"/{study.camera.at}/roll_deg"
+        pieces.append((Piece(text=way_round_words(study), field=at),))
     joined: list[Piece] = []
     for sentence in pieces:
         if joined:

@@ -97,10 +97,10 @@ def _frame_points(pyramid: Pyramid, depth: float) -> Array:
     y = ((np.arange(along) + 0.5) * 2 / along - 1) * pyramid.half_height * depth
     pose = pyramid.pose
     middle = np.array(pose.position) + depth * np.array(pose.axis)
-    lattice = (
+    lattice: Array = (
         middle + x[None, :, None] * np.array(pose.right) + y[:, None, None] * np.array(pose.up)
     )
-    return lattice.reshape(-1, 3)
+    return np.asarray(lattice.reshape(-1, 3))
 
 
 def _segment_gap(a: Vector, b: Vector, point: Vector) -> float:

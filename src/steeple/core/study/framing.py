@@ -158,6 +158,19 @@ class Framing:
         aside = CAMERA_HALF_MM * float(np.hypot(self.pose.axis.x, self.pose.axis.y))
         return ceiling - back.z - aside
 
+    def overhead_room(self, d_mm: float) -> float | None:
+        """Free room above the camera to the ceiling, or to a box that hangs over it; None where
+        neither is known."""
+        rooms = [] if self.work.ceiling is None else [self.ceiling_room(d_mm) or 0.0]
+        back = self.back(d_mm)
+        for block in self.work.blocks:
+            beside = max(
+                block.left - back.x, back.x - block.right, block.near - back.y, back.y - block.far
+            )
+            if block.low > 0 and beside < CAMERA_HALF_MM:
+                rooms.append(block.low - back.z)
+        return min(rooms) if rooms else None
+
     def wall_room(self, d_mm: float) -> float | None:
         """Free room between the camera and the nearest wall; None where walls are not known."""
         walls, back = self.work.walls, self.back(d_mm)
@@ -168,7 +181,10 @@ class Framing:
         )
 
     def head_clearance(self, d_mm: float) -> float:
-        """Least distance of any head from the picture, over all poses; negative: it reaches in."""
+        """Least distance of any head from the picture, over all poses; negative: it reaches in.
+        Infinite for a camera that films without the maker."""
+        if not self.camera.sees_maker:
+            return float("inf")
         tangents = self.tangents(d_mm)
         return float(
             least_clearance(self.row(d_mm), tangents.width, tangents.height, self.work.maker.heads)

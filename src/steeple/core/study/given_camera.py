@@ -42,6 +42,8 @@ ROLE_AIM: Mapping[Role, tuple[float, float]] = MappingProxyType(
 )
 """Tilt and heading usual for an angle, in degrees; roles not named look square at the work. Our own
 planning values."""
+EASEL_SIDE_DEG = 55.0
+"""An easel is filmed past the maker, from the side of the hand that does not work."""
 USUAL_CLEAN_ISO = {"camera": 1_600.0, "phone": 400.0, "webcam": 400.0}
 
 
@@ -80,6 +82,11 @@ class GivenCamera:
     def picture_lies_across(self) -> bool:
         """Whether the width of the picture runs left to right over the work."""
         return self.roll_deg in (0, 180)
+
+    @property
+    def sees_maker(self) -> bool:
+        """Whether the maker is at work while it films; for a beauty shot they stand aside."""
+        return self.part.role != "beauty"
 
     @property
     def pose(self) -> Pose:
@@ -167,12 +174,19 @@ def given_camera(
 def _aim(camera: Camera, at: str, work: GivenWork, assumptions: Assumptions) -> tuple[float, float]:
     """Tilt and where it is tipped to, as given or as usual for the role."""
     usual_tilt, usual_toward = ROLE_AIM.get(camera.role, (work.plane.tilt_deg, 0.0))
+    if camera.role == "easel":
+        usual_toward = EASEL_SIDE_DEG if work.maker.right_handed else 360.0 - EASEL_SIDE_DEG
     tilt, toward = camera.aim.tilt_deg, camera.aim.toward_deg
     if tilt is None:
         tilt = usual_tilt
         if tilt:
             why = "square to the work" if camera.role not in ROLE_AIM else "usual for this angle"
             assumptions.fill(None, at=f"{at}/aim/tilt_deg", usual=tilt, unit="deg", why=why)
+    if toward is None and usual_toward:
+        assumptions.fill(
+            None, at=f"{at}/aim/toward_deg", usual=usual_toward, unit="deg",
+            why="usual for this angle",
+        )  # fmt: skip
     return tilt, (usual_toward if toward is None else toward) % 360.0
 
 

@@ -161,8 +161,8 @@ def _cap_all(
 ) -> None:
     """Everything that bounds the distance from above."""
     low = framing.lowest
-    if framing.ceiling_room(low) is not None:
-        cap("ceiling", framing.root(lambda d: -(framing.ceiling_room(d) or 0.0)))
+    if framing.overhead_room(low) is not None:
+        cap("ceiling", framing.root(lambda d: -(framing.overhead_room(d) or 0.0)))
     if framing.wall_room(low) is not None:
         cap("wall", framing.root(lambda d: CAMERA_HALF_MM - (framing.wall_room(d) or 0.0)))
     if framing.detail_px(low) < PIXELS_PER_LINE:
@@ -178,6 +178,8 @@ def _cap_all(
 
 def _head(framing: Framing) -> tuple[bool, float | None]:
     """Whether any distance keeps the head out of the picture, and the greatest that does."""
+    if not framing.camera.sees_maker:
+        return True, None
     before: float | None = None
     least = max(framing.lowest, 30.0)
     for times in HEAD_SAMPLES:
@@ -194,6 +196,8 @@ def _head(framing: Framing) -> tuple[bool, float | None]:
 def _head_stretch(framing: Framing) -> tuple[float, float] | None:
     """Between which heights the camera would be where a head is."""
     axis, camera = framing.pose.axis, framing.camera
+    if not camera.sees_maker:
+        return None
     stretches = []
     for x, y, z, radius in framing.work.maker.heads.tolist():
         off = (x - framing.base.x, y - framing.base.y, z - framing.base.z)

@@ -76,7 +76,8 @@ class Sight:
     detail_px: float
     shutter_s: float
     light_needed_lx: float | None
-    body: BodySight
+    body: BodySight | None
+    """None for a camera that films without the maker."""
 
     @property
     def spare(self) -> Spare:
@@ -284,7 +285,7 @@ def _sight(framing: Framing, settings: Settings) -> Sight:
         else illuminance_needed(
             effective_f_number=effective, shutter_s=shutter, iso=camera.clean_iso
         ),
-        body=body_sight(framing, d),
+        body=body_sight(framing, d) if camera.sees_maker else None,
     )
 
 

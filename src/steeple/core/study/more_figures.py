@@ -75,6 +75,8 @@ def _keystone(i: Inputs) -> Computed | None:
 
 
 def _head(i: Inputs) -> Computed | None:
+    if i.sight.body is None:
+        return None
     puts = i.number(
         "l", "lean of the trunk", i.study.work.maker.lean_deg, "deg", "maker/lean_deg"
     ) + i.number(
@@ -85,6 +87,8 @@ def _head(i: Inputs) -> Computed | None:
 
 def _share(name: str, points: int) -> Callable[[Inputs], Computed | None]:
     def compute(i: Inputs) -> Computed | None:
+        if i.sight.body is None:
+            return None
         share = getattr(i.sight.body, name)
         puts = i.number("n", "points that count, of N", share * points, "ratio")
         puts += i.number("N", "points judged", points, "ratio")
@@ -94,6 +98,8 @@ def _share(name: str, points: int) -> Callable[[Inputs], Computed | None]:
 
 
 def _gap(i: Inputs) -> Computed | None:
+    if i.sight.body is None:
+        return None
     gap, radius = i.sight.body.camera_gap_mm, i.study.work.maker.proportions.head_radius_mm
     puts = i.number(
         "D", "middle of the head to the camera's axis", gap + radius + CAMERA_HALF_MM, "mm"

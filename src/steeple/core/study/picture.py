@@ -24,7 +24,7 @@ PART_COLOURS = {
 }  # fmt: skip
 WARM = np.array([1.06, 1.0, 0.90])
 FLOOR_REFLECTANCE = 0.10
-SAMPLES = {"draft": 2, "fine": 6}
+SAMPLES = {"draft": 3, "fine": 6}
 _MARKS = ((0.0, 0.0), (-0.42, -0.38), (0.42, -0.38), (0.42, 0.38), (-0.42, 0.38))
 
 
@@ -32,10 +32,12 @@ def _grey(reflectance: float) -> Array:
     return np.clip(reflectance * WARM, 0.0, 1.0)
 
 
-def stage_of(work: GivenWork, *, pose: int = MIDDLE_POSE) -> Stage:
+def stage_of(work: GivenWork, *, pose: int = MIDDLE_POSE, people: bool = True) -> Stage:
     """Table, work, things, room and people of a plan as simple solids, in one pose."""
     figure = work.maker.poses.figures[pose]
     solids = figure.solids + (work.maker.second.solids if work.maker.second else ())
+    if not people:
+        solids = ()
     spheres = [
         (item.x_mm, item.y_mm, item.width_mm / 2) for item in work.items if item.kind == "sphere"
     ]
@@ -133,7 +135,7 @@ def picture_of(
         radius = settings.focal_mm / (2 * settings.f_number)
     pyramid = sight.pyramid
     return render(
-        stage_of(study.work, pose=pose),
+        stage_of(study.work, pose=pose, people=study.camera.sees_maker),
         Shot(
             camera=study.framing.row(settings.d_mm),
             half_width=pyramid.half_width,

@@ -19,7 +19,7 @@ MARKED_STOPS = (
     9.0, 10.0, 11.0, 13.0, 14.0, 16.0, 18.0, 20.0, 22.0, 25.0, 29.0, 32.0,
 )  # fmt: skip
 """F-numbers as marked on lenses, in thirds of a stop (ISO 517)."""
-COMPARED = 20
+COMPARED = 14
 """Zoom settings that are compared when Steeple chooses zoom and height together."""
 
 

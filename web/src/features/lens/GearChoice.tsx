@@ -1,41 +1,64 @@
-/** Camera and lens from the cupboard, or of one's own. */
-import type { Body, Lens } from '../../api/types';
+/** Camera and lens from the cupboard, or of one's own; and what the cupboard says by now. */
+import { UnstyledButton } from '@mantine/core';
+import type { Body, Change, Lens } from '../../api/types';
 import { ChoiceField } from '../../ui/ChoiceField';
 import { useSheet } from '../../ui/sheet';
+import classes from './lens.module.css';
 
 const OWN = 'own';
 const NONE = '';
 const HERE = 'here';
+const AT = '/cameras/0';
+
+interface Owned<Gear> {
+  id: string;
+  gear: Gear;
+}
+
+const same = (one: unknown, other: unknown): boolean =>
+  JSON.stringify(one) === JSON.stringify(other);
 
 /** Choices with what the plan has now, even where the cupboard has no such thing any more. */
 function choices(
-  owned: readonly { id: string; gear: Body | Lens }[],
+  owned: readonly Owned<Body | Lens>[],
   now: Body | Lens | null,
+  id: string | null,
   word: string,
 ): { value: string; list: { value: string; label: string }[] } {
-  const same = owned.find((one) => JSON.stringify(one.gear) === JSON.stringify(now));
+  const known = owned.find((one) => one.id === id) ?? owned.find((one) => same(one.gear, now));
   const list = owned.map((one) => ({ value: one.id, label: one.gear.name }));
-  if (now && !same) list.unshift({ value: HERE, label: now.name });
+  if (now && !known) list.unshift({ value: HERE, label: now.name });
   if (!now) list.unshift({ value: NONE, label: `choose a ${word}` });
   list.push({ value: OWN, label: 'type in my own' });
-  return { value: same?.id ?? (now ? HERE : NONE), list };
+  return { value: now ? (known?.id ?? HERE) : NONE, list };
+}
+
+const put = (path: string, value: unknown): Change => ({
+  op: 'replace',
+  path: AT + path,
+  value: value as Change['value'],
+});
+
+/** The changes that put a body into the plan's camera. */
+export function bodyChanges(body: Body, id: string | null): Change[] {
+  const changes = [put('/body', body), put('/body_id', id), put('/mode', null)];
+  if (body.kind !== 'camera') {
+    changes.push(put('/lens', null), put('/lens_id', null), put('/focal_mm', null));
+  }
+  return changes;
+}
+
+/** The changes that put a lens onto the plan's camera; a zoom setting that it has is kept. */
+export function lensChanges(lens: Lens, id: string | null, focal: number | null): Change[] {
+  const fits = focal !== null && focal >= lens.focal_min_mm && focal <= lens.focal_max_mm;
+  return [put('/lens', lens), put('/lens_id', id), put('/focal_mm', fits ? focal : null)];
 }
 
 export function BodyChoice({ onOwn }: { onOwn: () => void }) {
   const { plan, cupboard, change } = useSheet();
   const camera = plan.cameras[0];
-  const { value, list } = choices(cupboard.bodies, camera?.body ?? null, 'camera');
-  const take = (body: Body) =>
-    change([
-      { op: 'replace', path: '/cameras/0/body', value: body },
-      { op: 'replace', path: '/cameras/0/mode', value: null },
-      ...(body.kind === 'camera'
-        ? []
-        : [
-            { op: 'replace' as const, path: '/cameras/0/lens', value: null },
-            { op: 'replace' as const, path: '/cameras/0/focal_mm', value: null },
-          ]),
-    ]);
+  const id = camera?.body_id ?? null;
+  const { value, list } = choices(cupboard.bodies, camera?.body ?? null, id, 'camera');
   return (
     <ChoiceField
       wide
@@ -49,10 +72,10 @@ export function BodyChoice({ onOwn }: { onOwn: () => void }) {
             ? 'from your cupboard'
             : 'your cupboard is empty'
       }
-      onChange={(id) => {
-        if (id === OWN) onOwn();
-        const chosen = cupboard.bodies.find((one) => one.id === id);
-        if (chosen) void take(chosen.gear);
+      onChange={(chosenId) => {
+        if (chosenId === OWN) onOwn();
+        const chosen = cupboard.bodies.find((one) => one.id === chosenId);
+        if (chosen) void change(bodyChanges(chosen.gear, chosen.id));
       }}
     />
   );
@@ -61,15 +84,11 @@ export function BodyChoice({ onOwn }: { onOwn: () => void }) {
 export function LensChoice({ onOwn }: { onOwn: () => void }) {
   const { plan, cupboard, change } = useSheet();
   const camera = plan.cameras[0];
-  const { value, list } = choices(cupboard.lenses, camera?.lens ?? null, 'lens');
-  const take = (lens: Lens) => {
-    const focal = camera?.focal_mm ?? null;
-    const fits = focal !== null && focal >= lens.focal_min_mm && focal <= lens.focal_max_mm;
-    return change([
-      { op: 'replace', path: '/cameras/0/lens', value: lens },
-      { op: 'replace', path: '/cameras/0/focal_mm', value: fits ? focal : null },
-    ]);
-  };
+  const mount = camera?.body?.mount ?? null;
+  const fitting = cupboard.lenses.filter(
+    (one) => mount === null || one.gear.mount === null || one.gear.mount === mount,
+  );
+  const { value, list } = choices(fitting, camera?.lens ?? null, camera?.lens_id ?? null, 'lens');
   return (
     <ChoiceField
       wide
@@ -83,11 +102,43 @@ export function LensChoice({ onOwn }: { onOwn: () => void }) {
             ? 'from your cupboard'
             : 'your cupboard is empty'
       }
-      onChange={(id) => {
-        if (id === OWN) onOwn();
-        const chosen = cupboard.lenses.find((one) => one.id === id);
-        if (chosen) void take(chosen.gear);
+      onChange={(chosenId) => {
+        if (chosenId === OWN) onOwn();
+        const chosen = cupboard.lenses.find((one) => one.id === chosenId);
+        if (chosen) {
+          void change(lensChanges(chosen.gear, chosen.id, camera?.focal_mm ?? null));
+        }
       }}
     />
+  );
+}
+
+/** Where the cupboard says something else by now than the plan's copy: an offer, never more. */
+export function CupboardOffers() {
+  const { plan, cupboard, change } = useSheet();
+  const camera = plan.cameras[0];
+  const body = cupboard.bodies.find((one) => one.id === camera?.body_id);
+  const lens = cupboard.lenses.find((one) => one.id === camera?.lens_id);
+  const offers: { name: string; changes: Change[] }[] = [];
+  if (body && camera?.body && !same(body.gear, camera.body)) {
+    const changes = [put('/body', body.gear)];
+    if (!body.gear.modes.some((mode) => mode.name === camera.mode))
+      changes.push(put('/mode', null));
+    offers.push({ name: body.gear.name, changes });
+  }
+  if (lens && camera?.lens && !same(lens.gear, camera.lens)) {
+    offers.push({ name: lens.gear.name, changes: [put('/lens', lens.gear)] });
+  }
+  return (
+    <>
+      {offers.map((offer) => (
+        <p key={offer.name} className={classes.offer}>
+          Your cupboard has other figures of “{offer.name}” by now; this plan keeps its copy.{' '}
+          <UnstyledButton className={classes.take} onClick={() => void change(offer.changes)}>
+            Take the cupboard’s figures
+          </UnstyledButton>
+        </p>
+      ))}
+    </>
   );
 }

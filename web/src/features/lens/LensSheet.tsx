@@ -1,6 +1,7 @@
 /** Lens: how high, how wide, how sharp. */
 import { useMemo, useState } from 'react';
 import type { CameraDrawing, Evaluation, Finding, Plan } from '../../api/types';
+import { HOURS } from '../../domain/clock';
 import { frameChoices, readFrame } from '../../domain/frames';
 import { withValue } from '../../domain/plan';
 import { type NotePlace, numbered } from '../../drawings/notes';
@@ -9,13 +10,19 @@ import { SideView } from '../../drawings/SideView';
 import type { Place } from '../../drawings/useHandle';
 import { AnswerLine } from '../../ui/AnswerLine';
 import { ChoiceField } from '../../ui/ChoiceField';
+import { FieldGroup } from '../../ui/FieldGroup';
 import { PlanField } from '../../ui/PlanField';
 import sheet from '../../ui/SheetLayout.module.css';
 import { useSheet } from '../../ui/sheet';
 import { useUnits } from '../../ui/units';
-import { BodyChoice, LensChoice } from './GearChoice';
-import { OwnBody } from './OwnBody';
-import { OwnLens } from './OwnLens';
+import { Comparison } from './Comparison';
+import { BodyChoice, CupboardOffers, LensChoice } from './GearChoice';
+import { LensPicture } from './LensPicture';
+import classes from './lens.module.css';
+import { OwnGear } from './OwnGear';
+import { placedAt } from './placing';
+import { WorkItOut } from './WorkItOut';
+import { ZoomSection } from './ZoomSection';
 
 const AT = '/cameras/0';
 const WAYS = [
@@ -24,9 +31,19 @@ const WAYS = [
   { value: '90', label: 'top to your right' },
   { value: '270', label: 'top to your left' },
 ];
+const UPRIGHT_WAYS = [
+  { value: '0', label: 'upright' },
+  { value: '90', label: 'on its right side' },
+  { value: '180', label: 'upside down' },
+  { value: '270', label: 'on its left side' },
+];
+const SENSES = [
+  { value: 'usual', label: 'usual: diagonal ÷ 1500' },
+  { value: 'critical', label: 'to the pixel' },
+];
 
 export function LensSheet({ findings }: { findings: readonly Finding[] }) {
-  const { plan, evaluation } = useSheet();
+  const { plan, evaluation, owned } = useSheet();
   const [typing, setTyping] = useState<'body' | 'lens' | null>(null);
   const notes = useMemo(() => numbered(findings), [findings]);
   const drawing = evaluation.cameras[0]?.drawing ?? null;
@@ -35,6 +52,7 @@ export function LensSheet({ findings }: { findings: readonly Finding[] }) {
   return (
     <>
       <AnswerLine step="lens" />
+      <CupboardOffers />
       {drawing ? (
         <Drawings drawing={drawing} notes={notes} />
       ) : (
@@ -43,6 +61,7 @@ export function LensSheet({ findings }: { findings: readonly Finding[] }) {
           type in the figures from their data sheets.
         </p>
       )}
+      {drawing ? <WorkItOut owned={owned} /> : null}
       <div className={sheet.inputs}>
         <BodyChoice onOwn={() => setTyping('body')} />
         {interchangeable || !camera?.body ? <LensChoice onOwn={() => setTyping('lens')} /> : null}
@@ -55,10 +74,22 @@ export function LensSheet({ findings }: { findings: readonly Finding[] }) {
             <PlanField pointer={`${AT}/f_number`} />
           </>
         ) : null}
-        {drawing ? <Placing evaluation={evaluation} /> : null}
+        {drawing ? (
+          <>
+            <PlanField pointer={`${AT}/position/z_mm`} />
+            <PlanField pointer="/maker/lean_deg" />
+          </>
+        ) : null}
       </div>
-      {typing === 'body' ? <OwnBody onClose={() => setTyping(null)} /> : null}
-      {typing === 'lens' ? <OwnLens onClose={() => setTyping(null)} /> : null}
+      {typing ? <OwnGear key={typing} kind={typing} onClose={() => setTyping(null)} /> : null}
+      {drawing ? (
+        <>
+          <Placing drawing={drawing} />
+          <Publishing evaluation={evaluation} />
+          <ZoomSection />
+          <Comparison owned={owned} />
+        </>
+      ) : null}
     </>
   );
 }
@@ -68,7 +99,7 @@ function Drawings({ drawing, notes }: { drawing: CameraDrawing; notes: NotePlace
   const { system } = useUnits();
   const withPlace = (now: Plan, place: Place) =>
     withValue(withValue(now, `${AT}/position/x_mm`, place.x), `${AT}/position/y_mm`, place.y);
-  const withHeight = (now: Plan, mm: number) => withValue(now, `${AT}/position/z_mm`, mm);
+  const withLean = (now: Plan, deg: number) => withValue(now, '/maker/lean_deg', deg);
   return (
     <div className={sheet.drawings}>
       <div className={sheet.wide}>
@@ -77,21 +108,30 @@ function Drawings({ drawing, notes }: { drawing: CameraDrawing; notes: NotePlace
           camera={drawing}
           system={system}
           notes={notes}
-          onDrag={(mm) => drag(withHeight(plan, mm))}
-          onCommit={(mm) => void commit((now) => withHeight(now, mm))}
+          onDrag={(mm) => drag(placedAt(plan, drawing, mm))}
+          onCommit={(mm) => void commit((now) => placedAt(now, drawing, mm))}
+          lean={{
+            onDrag: (deg) => drag(withLean(plan, deg)),
+            onCommit: (deg) => void commit((now) => withLean(now, deg)),
+          }}
         />
       </div>
       <div className={sheet.narrow}>
-        <PlanView
-          work={evaluation.work}
-          camera={drawing}
-          system={system}
-          notes={notes.filter((note) => !['plumb', 'ceiling'].includes(note.place))}
-          lens={{
-            onDrag: (place) => drag(withPlace(plan, place)),
-            onCommit: (place) => void commit((now) => withPlace(now, place)),
-          }}
-        />
+        <div className={classes.views}>
+          <LensPicture />
+          <div className={classes.above}>
+            <PlanView
+              work={evaluation.work}
+              camera={drawing}
+              system={system}
+              notes={notes.filter((note) => !['plumb', 'ceiling', 'head'].includes(note.place))}
+              lens={{
+                onDrag: (place) => drag(withPlace(plan, place)),
+                onCommit: (place) => void commit((now) => withPlace(now, place)),
+              }}
+            />
+          </div>
+        </div>
       </div>
     </div>
   );
@@ -114,24 +154,55 @@ function ModeChoice() {
   );
 }
 
-/** Height, focus, way round, and what is published. */
-function Placing({ evaluation }: { evaluation: Evaluation }) {
-  const { plan, set, change } = useSheet();
+/** Where it stands and which way it looks. */
+function Placing({ drawing }: { drawing: CameraDrawing }) {
+  const { plan, set } = useSheet();
   const camera = plan.cameras[0];
+  const overhead = camera?.role === 'overhead';
+  const tilt = Math.round(drawing.tilt_deg * 10) / 10;
+  const words = tilt === 0 ? 'straight down' : `tipped ${tilt}°`;
+  return (
+    <FieldGroup title="Place, tilt, focus, stand" words={words}>
+      <PlanField pointer={`${AT}/position/x_mm`} />
+      <PlanField pointer={`${AT}/position/y_mm`} />
+      <PlanField pointer={`${AT}/aim/tilt_deg`} />
+      <ChoiceField
+        label="Tipped toward"
+        value={String((Math.round(drawing.toward_deg / 30) * 30) % 360)}
+        choices={HOURS}
+        explain="12 is away from you"
+        onChange={(value) => void set(`${AT}/aim/toward_deg`, Number(value))}
+      />
+      <ChoiceField
+        label="Way round"
+        value={String(camera?.roll_deg ?? 0)}
+        choices={overhead ? WAYS : UPRIGHT_WAYS}
+        explain={camera?.roll_deg === null ? 'assumed, edge of the picture' : 'edge of the picture'}
+        onChange={(value) => void set(`${AT}/roll_deg`, Number(value))}
+      />
+      <PlanField pointer={`${AT}/focus_height_mm`} />
+      <ChoiceField
+        label="Sharp means"
+        value={camera?.sharpness ?? 'usual'}
+        choices={SENSES}
+        explain="circle of confusion"
+        onChange={(value) => void set(`${AT}/sharpness`, value)}
+      />
+      <PlanField pointer={`${AT}/stand_lowest_mm`} />
+      <PlanField pointer={`${AT}/stand_highest_mm`} />
+    </FieldGroup>
+  );
+}
+
+/** What is published, and how it is exposed. */
+function Publishing({ evaluation }: { evaluation: Evaluation }) {
+  const { plan, set, change } = useSheet();
   const assumed = (pointer: string) =>
     evaluation.assumed.find((one) => one.field === pointer)?.quantity?.value;
   const width = plan.delivery.width_px ?? assumed('/delivery/width_px') ?? 1920;
   const height = plan.delivery.height_px ?? assumed('/delivery/height_px') ?? 1080;
   return (
-    <>
-      <PlanField pointer={`${AT}/position/z_mm`} />
-      <ChoiceField
-        label="Way round"
-        value={String(camera?.roll_deg ?? 0)}
-        choices={WAYS}
-        explain={camera?.roll_deg === null ? 'assumed, edge of the picture' : 'edge of the picture'}
-        onChange={(value) => void set(`${AT}/roll_deg`, Number(value))}
-      />
+    <FieldGroup title="Publishing and exposure" words={`${width} × ${height} pixels`}>
       <ChoiceField
         label="Published picture"
         value={`${width}x${height}`}
@@ -146,8 +217,18 @@ function Placing({ evaluation }: { evaluation: Evaluation }) {
         }}
       />
       <PlanField pointer="/delivery/crop_wanted" />
-      <PlanField pointer="/room/ceiling_mm" />
-      <PlanField pointer={`${AT}/focus_height_mm`} />
-    </>
+      <PlanField pointer="/delivery/frame_rate_hz" />
+      <ChoiceField
+        label="Mains"
+        value={String(plan.room.mains_hz ?? 50)}
+        choices={[
+          { value: '50', label: '50 Hz' },
+          { value: '60', label: '60 Hz' },
+        ]}
+        explain={plan.room.mains_hz === null ? 'assumed' : 'for steady light'}
+        onChange={(value) => void set('/room/mains_hz', Number(value))}
+      />
+      {plan.cameras[0]?.body ? <PlanField pointer={`${AT}/body/clean_iso`} /> : null}
+    </FieldGroup>
   );
 }

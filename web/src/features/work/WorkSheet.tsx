@@ -1,6 +1,6 @@
 /** Work: what is filmed, and where. */
 import { useMemo } from 'react';
-import type { Finding, Plan, Shape } from '../../api/types';
+import type { Finding, Item, Plan, Shape } from '../../api/types';
 import { withValue } from '../../domain/plan';
 import type { ZonePlace } from '../../domain/zone';
 import { numbered } from '../../drawings/notes';
@@ -12,6 +12,9 @@ import { PlanField } from '../../ui/PlanField';
 import sheet from '../../ui/SheetLayout.module.css';
 import { useSheet } from '../../ui/sheet';
 import { useUnits } from '../../ui/units';
+import { RoomGroup } from './RoomGroup';
+import { ThingsGroup } from './ThingsGroup';
+import { MakerGroup, SurfaceGroup } from './WorkGroups';
 
 const ZONE = '/work/zone';
 
@@ -35,6 +38,9 @@ export function WorkSheet({ shapes, findings }: Props) {
   const { system } = useUnits();
   const notes = useMemo(() => numbered(findings), [findings]);
   const shape = shapes.find((one) => one.id === plan.work.shape);
+  const flat = evaluation.work.tilt_deg === 0;
+  const withItems = (now: Plan, items: Item[]) => withValue(now, '/work/items', items);
+  const withLean = (now: Plan, deg: number) => withValue(now, '/maker/lean_deg', deg);
   return (
     <>
       <AnswerLine step="work" />
@@ -45,9 +51,18 @@ export function WorkSheet({ shapes, findings }: Props) {
             camera={null}
             system={system}
             notes={notes}
-            zone={{
-              onDrag: (zone) => drag(withZone(plan, zone)),
-              onCommit: (zone) => void commit((now) => withZone(now, zone)),
+            {...(flat
+              ? {
+                  zone: {
+                    onDrag: (zone: ZonePlace) => drag(withZone(plan, zone)),
+                    onCommit: (zone: ZonePlace) => void commit((now) => withZone(now, zone)),
+                  },
+                }
+              : {})}
+            items={{
+              now: plan.work.items,
+              onDrag: (items) => drag(withItems(plan, items)),
+              onCommit: (items) => void commit((now) => withItems(now, items)),
             }}
           />
         </div>
@@ -57,6 +72,10 @@ export function WorkSheet({ shapes, findings }: Props) {
             system={system}
             onDrag={(top) => drag(withValue(plan, '/work/zone_top_mm', top))}
             onCommit={(top) => void commit((now) => withValue(now, '/work/zone_top_mm', top))}
+            lean={{
+              onDrag: (deg) => drag(withLean(plan, deg)),
+              onCommit: (deg) => void commit((now) => withLean(now, deg)),
+            }}
           />
         </div>
       </div>
@@ -75,17 +94,20 @@ export function WorkSheet({ shapes, findings }: Props) {
           '/work/zone_top_mm',
           '/work/finest_detail_mm',
           '/work/zone/margin_mm',
-          '/maker/hand_room_mm',
-          '/table/width_mm',
-          '/table/depth_mm',
-          '/table/height_mm',
-          '/work/zone/from_left_edge_mm',
-          '/work/zone/from_front_edge_mm',
-          '/room/ceiling_mm',
         ].map((pointer) => (
           <PlanField key={pointer} pointer={pointer} />
         ))}
       </div>
+      <MakerGroup />
+      <SurfaceGroup />
+      <ThingsGroup />
+      <RoomGroup />
+      {shape ? (
+        <p className={sheet.usual}>
+          Usual angles for this work:{' '}
+          {shape.angles.map((angle) => angle.replace('-', ' ')).join(', ')}.
+        </p>
+      ) : null}
     </>
   );
 }

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from steeple.core.findings.finding import Rule, Said, measured
-from steeple.core.findings.moves import camera_moves
 from steeple.core.findings.scene import Scene
 from steeple.core.study.result import mm, say
 
@@ -64,5 +63,5 @@ RULE = Rule(
     harm="The camera cannot hang where the plan puts it.",
     source="Plane geometry",
     judge=_judge,
-    propose=camera_moves,
+    moves="before",
 )

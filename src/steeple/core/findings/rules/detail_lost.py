@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from steeple.core.findings.finding import Proposal, Rule, Said, measured
-from steeple.core.findings.moves import camera_moves
 from steeple.core.findings.scene import Scene
 from steeple.core.optics.frame import PIXELS_PER_LINE
 from steeple.core.plan.changes import Change
@@ -57,7 +56,6 @@ def _propose(scene: Scene) -> Iterator[Proposal]:
                     Change(path="/delivery/height_px", value=height),
                 ),
             )
-    yield from camera_moves(scene)
 
 
 RULE = Rule(
@@ -69,4 +67,5 @@ RULE = Rule(
     source="Sampling theorem: two samples to a line; Hecht, Optics, Fourier optics",
     judge=_judge,
     propose=_propose,
+    moves="after",
 )

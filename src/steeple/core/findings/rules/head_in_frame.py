@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from steeple.core.findings.finding import Proposal, Rule, Said, measured
-from steeple.core.findings.moves import camera_moves, lean_back, tip_away
+from steeple.core.findings.moves import go_round, lean_back, tip_away
 from steeple.core.findings.scene import Scene
 from steeple.core.study.result import Quantity, mm, say
 
@@ -17,7 +17,7 @@ SHOWS = 0.002
 
 def _judge(scene: Scene) -> Said | None:
     sight = scene.sight
-    if sight is None:
+    if sight is None or sight.body is None:
         return None
     body, lean = sight.body, Quantity(value=scene.work.maker.lean_deg, unit="deg")
     clear = body.head_clearance_mm
@@ -55,9 +55,9 @@ def _judge(scene: Scene) -> Said | None:
 
 
 def _propose(scene: Scene) -> Iterator[Proposal]:
-    yield from camera_moves(scene)
     yield from lean_back(scene)
     yield from tip_away(scene)
+    yield from go_round(scene)
 
 
 RULE = Rule(
@@ -70,4 +70,5 @@ RULE = Rule(
     source="Drillis & Contini, Body Segment Parameters; projective geometry",
     judge=_judge,
     propose=_propose,
+    moves="before",
 )

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from steeple.core.findings.finding import Proposal, Rule, Said, measured
-from steeple.core.findings.moves import camera_moves, lean_back_from_camera, tip_away
+from steeple.core.findings.moves import lean_back_from_camera, tip_away
 from steeple.core.findings.scene import Scene
 from steeple.core.study.heights import HEAD_ROOM_MM
 from steeple.core.study.result import Quantity, mm, say
@@ -13,7 +13,7 @@ from steeple.core.study.result import Quantity, mm, say
 
 def _judge(scene: Scene) -> Said | None:
     sight = scene.sight
-    if sight is None:
+    if sight is None or sight.body is None:
         return None
     gap = sight.body.camera_gap_mm
     against = measured(gap, unit="mm", least=HEAD_ROOM_MM)
@@ -40,7 +40,6 @@ def _judge(scene: Scene) -> Said | None:
 
 
 def _propose(scene: Scene) -> Iterator[Proposal]:
-    yield from camera_moves(scene)
     yield from lean_back_from_camera(scene)
     yield from tip_away(scene)
 
@@ -54,4 +53,5 @@ RULE = Rule(
     source="Drillis & Contini, Body Segment Parameters; 6 cm as a planning value of our own",
     judge=_judge,
     propose=_propose,
+    moves="before",
 )

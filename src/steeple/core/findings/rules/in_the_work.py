@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from steeple.core.findings.finding import Rule, Said, measured
-from steeple.core.findings.moves import camera_moves
 from steeple.core.findings.scene import Scene
 from steeple.core.study.result import mm, say
 
@@ -34,5 +33,5 @@ RULE = Rule(
     harm="The lens would touch the work, and no picture is formed.",
     source="Hecht, Optics, ch. 5 (thin lenses)",
     judge=_judge,
-    propose=camera_moves,
+    moves="before",
 )

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from steeple.core.findings.finding import Rule, Said, measured
-from steeple.core.findings.moves import camera_moves
 from steeple.core.findings.scene import Scene
 from steeple.core.study.result import mm, say
 
@@ -51,5 +50,5 @@ RULE = Rule(
     harm="Knuckles and tools strike the lens, and every stroke shakes the picture.",
     source="Plane geometry; height of a closed hand as a planning value of our own",
     judge=_judge,
-    propose=camera_moves,
+    moves="before",
 )

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from steeple.core.findings.finding import Proposal, Rule, Said, measured
-from steeple.core.findings.moves import camera_moves, change
+from steeple.core.findings.moves import change
 from steeple.core.findings.scene import Scene
 from steeple.core.optics.focus import f_number_holding
 from steeple.core.study.result import Quantity, mm, say
@@ -78,7 +78,6 @@ def _propose(scene: Scene) -> Iterator[Proposal]:
             action=say("Stop down to {stop} and share the focus", stop=said),
             changes=(change(scene, "f_number", stop), shared),
         )
-    yield from camera_moves(scene)
 
 
 RULE = Rule(
@@ -90,4 +89,5 @@ RULE = Rule(
     source="Ray, Applied Photographic Optics, depth of field",
     judge=_judge,
     propose=_propose,
+    moves="after",
 )

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from steeple.core.findings.finding import Rule, Said, measured
-from steeple.core.findings.moves import camera_moves
 from steeple.core.findings.scene import Scene
 from steeple.core.geometry.vectors import Vector
 from steeple.core.study.given_camera import CAMERA_HALF_MM
@@ -61,5 +60,5 @@ RULE = Rule(
     harm="The camera cannot hang where the plan puts it.",
     source="Plane geometry; width of a camera as a planning value of our own",
     judge=_judge,
-    propose=camera_moves,
+    moves="before",
 )

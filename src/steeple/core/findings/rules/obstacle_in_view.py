@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from steeple.core.findings.finding import Rule, Said, measured
-from steeple.core.findings.moves import camera_moves
 from steeple.core.findings.scene import Scene
 from steeple.core.study.result import Quantity, say
 
@@ -45,5 +44,5 @@ RULE = Rule(
     harm="A beam or lamp is in every picture.",
     source="Plane geometry (slab test)",
     judge=_judge,
-    propose=camera_moves,
+    moves="before",
 )

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from steeple.core.findings.finding import Proposal, Rule, Said, measured
-from steeple.core.findings.moves import camera_moves, tip_away
+from steeple.core.findings.moves import tip_away
 from steeple.core.findings.scene import Scene
 from steeple.core.study.result import Quantity, say
 
@@ -15,7 +15,7 @@ NOTICED = 0.08
 
 def _judge(scene: Scene) -> Said | None:
     sight = scene.sight
-    if sight is None:
+    if sight is None or sight.body is None:
         return None
     share = sight.body.own_view_hidden
     said = Quantity(value=100 * share, unit="percent")
@@ -34,7 +34,6 @@ def _judge(scene: Scene) -> Said | None:
 
 
 def _propose(scene: Scene) -> Iterator[Proposal]:
-    yield from camera_moves(scene)
     yield from tip_away(scene)
 
 
@@ -47,4 +46,5 @@ RULE = Rule(
     source="Drillis & Contini, Body Segment Parameters; share as a planning value of our own",
     judge=_judge,
     propose=_propose,
+    moves="before",
 )

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from steeple.core.findings.finding import Proposal, Rule, Said, measured
-from steeple.core.findings.moves import camera_moves, change
+from steeple.core.findings.moves import change
 from steeple.core.findings.scene import Scene
 from steeple.core.geometry.rectangle import SIDES
 from steeple.core.study.answers import SIDE_WORDS
@@ -77,7 +77,6 @@ def _propose(scene: Scene) -> Iterator[Proposal]:
                 change(scene, "position/y_mm", round(study.position.y + dy, 1)),
             ),
         )
-    yield from camera_moves(scene)
 
 
 RULE = Rule(
@@ -89,4 +88,5 @@ RULE = Rule(
     source="Ray, Applied Photographic Optics, close-range photography",
     judge=_judge,
     propose=_propose,
+    moves="after",
 )

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from steeple.core.findings.finding import Rule, Said, measured
-from steeple.core.findings.moves import camera_moves
 from steeple.core.findings.scene import Scene
 from steeple.core.study.result import mm, say
 
@@ -57,5 +56,5 @@ RULE = Rule(
     harm="At the bench the column ends before the height, and the plan is worth nothing.",
     source="As measured by the maker",
     judge=_judge,
-    propose=camera_moves,
+    moves="before",
 )

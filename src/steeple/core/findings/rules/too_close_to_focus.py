@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from steeple.core.findings.finding import Rule, Said, measured
-from steeple.core.findings.moves import camera_moves
 from steeple.core.findings.scene import Scene
 from steeple.core.study.result import Sentence, mm, say
 
@@ -57,5 +56,5 @@ RULE = Rule(
     harm="Everything is soft, whatever the aperture.",
     source="ISO 517; Ray, Applied Photographic Optics",
     judge=_judge,
-    propose=camera_moves,
+    moves="before",
 )

@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from steeple.core.findings.finding import Proposal, Rule, Said, measured
-from steeple.core.findings.moves import camera_moves
 from steeple.core.findings.scene import Scene
 from steeple.core.plan.changes import Change
 from steeple.core.study.answers import SIDE_WORDS
@@ -69,7 +68,6 @@ def _judge(scene: Scene) -> Said | None:
 
 
 def _propose(scene: Scene) -> Iterator[Proposal]:
-    yield from camera_moves(scene)
     sight = scene.sight
     if sight is None:
         return
@@ -91,4 +89,5 @@ RULE = Rule(
     source="Ray, Applied Photographic Optics, close-range photography",
     judge=_judge,
     propose=_propose,
+    moves="before",
 )

@@ -1,0 +1,190 @@
+"""Routes for the cupboard: find, add, change, retire, exchange, and offer to plans."""
+
+from __future__ import annotations
+
+from collections import Counter
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Depends, Query, Request, Response
+from fastapi.concurrency import run_in_threadpool
+
+from steeple.api.context import Context, context_of
+from steeple.api.models import (
+    CupboardReply,
+    EditThing,
+    GearId,
+    GearKindReply,
+    ImportReport,
+    NewThing,
+    OwnedBody,
+    OwnedLens,
+    PlanId,
+    PlanSheet,
+    PlanWithThing,
+    RowProblem,
+    RowReport,
+    Step,
+    Thing,
+    Things,
+)
+from steeple.api.routes.plans import sheet_reply
+from steeple.core.plan.cupboard import KINDS, GearKind, gear_fields, validate_gear
+from steeple.core.plan.gear_words import KIND_TITLES
+from steeple.formats.registry import GEAR_CSV, GEAR_JSON, file_name
+from steeple.services.gear import Import
+from steeple.store.gear import StoredGear
+
+router = APIRouter(prefix="/api/gear", tags=["gear"])
+Ctx = Annotated[Context, Depends(context_of)]
+Words = Annotated[str, Query(max_length=120)]
+_FILE: dict[str, Any] = {
+    "requestBody": {
+        "required": True,
+        "content": {"application/octet-stream": {"schema": {"type": "string"}}},
+    }
+}
+
+
+def _thing(stored: StoredGear) -> Thing:
+    return Thing(
+        id=stored.id,
+        kind=stored.kind,
+        name=stored.gear.name,
+        figures=stored.gear.model_dump(mode="json"),
+        version=stored.version,
+        changed_at=stored.changed_at,
+        retired=stored.retired,
+    )
+
+
+@router.get("")
+def cupboard(ctx: Ctx) -> CupboardReply:
+    """Bodies and lenses in use, as plans take them."""
+    owned = ctx.gear.cupboard()
+    return CupboardReply(
+        bodies=tuple(OwnedBody(id=id, gear=gear) for id, gear in owned.bodies),
+        lenses=tuple(OwnedLens(id=id, gear=gear) for id, gear in owned.lenses),
+    )
+
+
+@router.get("/kinds")
+def kinds() -> tuple[GearKindReply, ...]:
+    """Every kind of gear with its fields, their words, units and ranges."""
+    return tuple(
+        GearKindReply(
+            kind=kind,
+            title=KIND_TITLES[kind][0],
+            plural=KIND_TITLES[kind][1],
+            fields=gear_fields(kind),
+        )
+        for kind in KINDS
+    )
+
+
+@router.get("/things", response_model=Things)
+def find(
+    ctx: Ctx, kind: GearKind | None = None, words: Words = "", retired: bool = False
+) -> Response:
+    """Things by kind and words; the counts are of everything that the words find."""
+    found = ctx.gear.find(words=words, retired=retired)
+    counts = Counter(str(one.kind) for one in found)
+    things = tuple(_thing(one) for one in found if kind is None or one.kind == kind)
+    reply = Things.model_construct(things=things, counts=dict(counts))
+    return Response(reply.model_dump_json(), media_type="application/json")
+
+
+@router.post("/things", status_code=201)
+def add(ctx: Ctx, new: NewThing) -> Thing:
+    """Put a thing into the cupboard."""
+    return _thing(ctx.gear.add(validate_gear(new.kind, new.figures)))
+
+
+@router.get("/file")
+def export(ctx: Ctx, form: Annotated[str, Query(pattern="^(csv|json)$")] = "csv",
+           kind: GearKind | None = None) -> Response:  # fmt: skip
+    """Everything in use, or one kind, as a file: CSV for a spreadsheet, or JSON."""
+    about = GEAR_CSV if form == "csv" else GEAR_JSON
+    text = ctx.gear.as_csv(kind) if form == "csv" else ctx.gear.as_json(kind)
+    name = file_name(KIND_TITLES[kind][1] if kind else "cupboard", about)
+    return Response(
+        text.encode(),
+        media_type=about.media_type,
+        headers={"content-disposition": f'attachment; filename="{name}"'},
+    )
+
+
+def _report(outcome: Import) -> ImportReport:
+    def rows(entries: list[tuple[int, str, str]]) -> tuple[RowReport, ...]:
+        return tuple(RowReport(line=line, kind=kind, name=name) for line, kind, name in entries)
+
+    return ImportReport(
+        done=outcome.done,
+        encoding=outcome.table.encoding,
+        delimiter=outcome.table.delimiter,
+        decimal_mark=outcome.table.decimal_mark,
+        fresh=rows(outcome.fresh),
+        known=rows(outcome.known),
+        refused=tuple(
+            RowProblem(line=one.line, column=one.column, value=one.value, sentence=one.sentence)
+            for one in outcome.refused
+        ),
+    )
+
+
+@router.post("/file", openapi_extra=_FILE)
+async def take_in(
+    ctx: Ctx,
+    request: Request,
+    kind: GearKind | None = None,
+    only_sound: bool = False,
+    look_only: bool = False,
+) -> ImportReport:
+    """Take in a CSV or JSON file: everything, or nothing and the reasons. With ``only_sound`` the
+    rows that are sound are taken though others are not; with ``look_only`` nothing is taken."""
+    content = await request.body()
+    return _report(
+        await run_in_threadpool(
+            lambda: ctx.gear.take_in(content, kind=kind, only_sound=only_sound, look_only=look_only)
+        )
+    )
+
+
+@router.put("/things/{gear_id}")
+def edit(ctx: Ctx, gear_id: GearId, change: EditThing) -> Thing:
+    """Change a thing. Plans keep their copies."""
+    kind = ctx.gear.get(gear_id).kind
+    gear = validate_gear(kind, change.figures)
+    return _thing(ctx.gear.edit(gear_id, gear, base=change.base_version))
+
+
+@router.post("/things/{gear_id}/copy", status_code=201)
+def copy(ctx: Ctx, gear_id: GearId) -> Thing:
+    """A second thing with the same figures."""
+    return _thing(ctx.gear.copy(gear_id))
+
+
+@router.post("/things/{gear_id}/retire")
+def retire(ctx: Ctx, gear_id: GearId) -> Thing:
+    """Take a thing out of use; plans keep their copies."""
+    return _thing(ctx.gear.retire(gear_id))
+
+
+@router.post("/things/{gear_id}/put-back")
+def put_back(ctx: Ctx, gear_id: GearId) -> Thing:
+    """Take a retired thing into use again."""
+    return _thing(ctx.gear.put_back(gear_id))
+
+
+@router.get("/things/{gear_id}/plans")
+def plans_with(ctx: Ctx, gear_id: GearId) -> tuple[PlanWithThing, ...]:
+    """Plans that carry a copy of a thing, and whether the copy still agrees with the cupboard."""
+    return tuple(
+        PlanWithThing(id=one.id, title=one.title, revision=one.revision, same=one.same)
+        for one in ctx.gear.plans_with(gear_id)
+    )
+
+
+@router.post("/things/{gear_id}/plans/{plan_id}", response_model=PlanSheet)
+def renew(ctx: Ctx, gear_id: GearId, plan_id: PlanId, step: Step) -> Response:
+    """Put what the cupboard says of a thing into a plan that carries a copy of it."""
+    return sheet_reply(ctx.gear.renew_in(gear_id, plan_id, base=step.base_revision))

@@ -1,0 +1,117 @@
+"""The rest of the demo cupboard: lamps, cards, supports, sound, memory, power, leads, adapters."""
+
+from __future__ import annotations
+
+from steeple.core.plan.cupboard import Gear
+from steeple.core.plan.rigging import (
+    Adapter,
+    Fixture,
+    Joint,
+    Lead,
+    LightCard,
+    Medium,
+    Microphone,
+    PowerSource,
+    Recorder,
+    Support,
+)
+
+# fmt: off
+LAMPS: tuple[Gear, ...] = (
+    Fixture(name="Bare bulb in a holder", emitter="bulb", width_mm=60, flux_lm=1055, cct_k=2700,
+            colour_rendering=82, least_level_percent=100, flicker="mains", mass_g=220, power_w=10),
+    Fixture(name="Flat panel, 30 × 30", emitter="rectangle", width_mm=300, height_mm=300,
+            flux_lm=3000, beam_deg=110, cct_k=3200, cct_warmest_to_k=5600, colour_rendering=96,
+            least_level_percent=5, flicker="free", remote=True, mass_g=1100, power_w=36),
+    Fixture(name="Flat panel, 20 × 12", emitter="rectangle", width_mm=200, height_mm=120,
+            flux_lm=900, beam_deg=115, cct_k=5600, colour_rendering=95, least_level_percent=10,
+            flicker="free", remote=False, mass_g=380, power_w=12),
+    Fixture(name="Soft square, 60", emitter="rectangle", width_mm=600, height_mm=600,
+            flux_lm=4200, beam_deg=105, cct_k=5500, colour_rendering=95, least_level_percent=10,
+            flicker="free", remote=True, mass_g=1900, power_w=60),
+    Fixture(name="Soft square, 90", emitter="rectangle", width_mm=900, height_mm=900,
+            flux_lm=6500, beam_deg=105, cct_k=5500, colour_rendering=96, least_level_percent=1,
+            flicker="free", remote=True, mass_g=2800, power_w=100),
+    Fixture(name="Ring, 36 across", emitter="ring", width_mm=360, flux_lm=2600, beam_deg=110,
+            cct_k=3000, cct_warmest_to_k=6000, colour_rendering=92, least_level_percent=5,
+            flicker="free", remote=False, mass_g=1500, power_w=40),
+    Fixture(name="Spot with a lens", emitter="spot", width_mm=80, flux_lm=1400, beam_deg=20,
+            cct_k=5600, colour_rendering=96, least_level_percent=1, flicker="free", remote=True,
+            mass_g=1300, power_w=60),
+    Fixture(name="Desk lamp with poor colour", emitter="disc", width_mm=120, flux_lm=450,
+            beam_deg=90, cct_k=4000, colour_rendering=72, least_level_percent=100,
+            flicker="mains", mass_g=900, power_w=6),
+    Fixture(name="Round diffuser lamp, 50 across", emitter="disc", width_mm=500,
+            illuminance_at_1_m_lx=900, beam_deg=110, cct_k=5500, colour_rendering=94,
+            least_level_percent=20, flicker="unknown", mass_g=1700, power_w=45),
+)
+CARDS: tuple[Gear, ...] = (
+    LightCard(name="White foam card", use="bounce", width_mm=700, height_mm=500, reflectance=0.85,
+              mass_g=180),
+    LightCard(name="Silver card", use="bounce", width_mm=420, height_mm=300, reflectance=0.75,
+              mass_g=120),
+    LightCard(name="Black card", use="flag", width_mm=700, height_mm=500, reflectance=0.04,
+              mass_g=180),
+    LightCard(name="Frosted sheet", use="diffuser", width_mm=600, height_mm=600,
+              transmittance=0.6, mass_g=240),
+)
+SUPPORTS: tuple[Gear, ...] = (
+    Support(name="Floor tripod with ball joint", form="floor tripod", anchor="floor",
+            rated_load_g=4000, lowest_mm=420, highest_mm=1620, footprint_mm=950, legs=3,
+            mass_g=1900, threads=("3/8-16", "1/4-20", "quick-release"),
+            joints=(Joint(name="ball joint", holds_n_m=8),)),
+    Support(name="Tripod with horizontal arm", form="tripod with horizontal arm", anchor="floor",
+            rated_load_g=3000, rated_reach_mm=250, lowest_mm=300, highest_mm=1550, reach_mm=550,
+            footprint_mm=1000, legs=3, tube_mm=28, wall_mm=1.5, material="aluminium",
+            mass_g=2300, threads=("3/8-16", "1/4-20"),
+            joints=(Joint(name="arm clamp", holds_n_m=12), Joint(name="ball joint", holds_n_m=8))),
+    Support(name="Boom stand with counterweight", form="boom stand", anchor="floor",
+            rated_load_g=5000, rated_reach_mm=1200, lowest_mm=900, highest_mm=2300, reach_mm=1600,
+            footprint_mm=1100, legs=3, tube_mm=35, wall_mm=1.5, material="steel", mass_g=5200,
+            counterweight_g=4000, threads=("5/8 spigot", "3/8-16"),
+            joints=(Joint(name="boom clamp", holds_n_m=30),)),
+    Support(name="Desk arm with springs", form="desk arm", anchor="table", rated_load_g=1500,
+            lowest_mm=150, highest_mm=800, reach_mm=750, mass_g=1700, threads=("5/8-27", "1/4-20"),
+            joints=(Joint(name="elbow", holds_n_m=4),)),
+    Support(name="Pole clamped to the table", form="table clamp pole", anchor="table",
+            rated_load_g=2500, lowest_mm=200, highest_mm=1000, reach_mm=400, tube_mm=22,
+            wall_mm=1.5, material="aluminium", mass_g=1300, threads=("1/4-20", "3/8-16"),
+            joints=(Joint(name="cross clamp", holds_n_m=6),)),
+    Support(name="Wall-to-wall pole", form="wall-to-wall pole", anchor="wall", rated_load_g=5000,
+            span_least_mm=1500, span_most_mm=2700, tube_mm=40, wall_mm=1.5, material="aluminium",
+            mass_g=2600, threads=("clamp", "5/8 spigot")),
+    Support(name="Crossbar on two stands, rating unknown", form="crossbar on two stands",
+            anchor="floor", span_least_mm=1200, span_most_mm=2400, lowest_mm=800, highest_mm=2200,
+            footprint_mm=900, legs=3, tube_mm=32, wall_mm=1.2, material="aluminium", mass_g=6400,
+            threads=("5/8 spigot", "clamp")),
+)
+SOUND: tuple[Gear, ...] = (
+    Microphone(name="Small microphones, a pair", pattern="cardioid", pair=True, lead_mm=5000,
+               mass_g=110),
+    Microphone(name="Clip-on microphone", pattern="clip-on", pair=False, lead_mm=1200, mass_g=12),
+    Recorder(name="Two-channel recorder", channels=2, bitrate_mbit_s=2.3, power_w=0.9,
+             battery_wh=6),
+)
+SUPPLIES: tuple[Gear, ...] = (
+    Medium(name="64 GB card", capacity_bytes=64e9, write_mbit_s=240),
+    Medium(name="128 GB card", capacity_bytes=128e9, write_mbit_s=480),
+    PowerSource(name="Spare battery", form="battery", energy_wh=7.6, voltage_v=7.2),
+    PowerSource(name="Power bank", form="power bank", capacity_mah=20000, voltage_v=5,
+                current_a=3),
+    PowerSource(name="Mains adapter for cameras", form="mains adapter", power_w=18, voltage_v=9),
+    Lead(name="Extension lead, 5 m", form="mains", length_mm=5000, rated_w=2300),
+    Lead(name="Picture lead, 3 m", form="picture", length_mm=3000),
+    Lead(name="Sound lead, 5 m", form="sound", length_mm=5000),
+)
+ADAPTERS: tuple[Gear, ...] = (
+    Adapter(name="Bush 3/8 to 1/4", one_end="3/8-16", other_end="1/4-20", owned=4),
+    Adapter(name="Spigot with 3/8 thread", one_end="5/8 spigot", other_end="3/8-16",
+            rated_load_g=5000, length_mm=60, owned=1),
+    Adapter(name="Quick-release plate", one_end="quick-release", other_end="1/4-20", owned=2),
+    Adapter(name="Shoe mount", one_end="cold shoe", other_end="1/4-20", owned=2),
+    Adapter(name="Super clamp with spigot", one_end="clamp", other_end="5/8 spigot",
+            rated_load_g=10000, owned=1),
+)
+# fmt: on
+RIGGING: tuple[Gear, ...] = (*LAMPS, *CARDS, *SUPPORTS, *SOUND, *SUPPLIES, *ADAPTERS)
+"""One joint cannot be made without buying a stud: the desk arm's 5/8-27 takes none of the adapters."""

@@ -1,0 +1,84 @@
+import { describe, expect, it } from 'vitest';
+import type { GearField } from '../api/types';
+import { draftOf, figuresOf, refusalsFrom, shown, summaryOf } from './gear';
+
+const field = (
+  path: string,
+  kind: GearField['kind'],
+  more: Partial<GearField> = {},
+): GearField => ({
+  path,
+  label: path,
+  explain: '',
+  kind,
+  unit: '',
+  length: false,
+  choices: [],
+  least: null,
+  most: null,
+  needed: false,
+  ...more,
+});
+
+const BODY = [
+  field('kind', 'choice', { choices: ['camera', 'phone'], needed: true }),
+  field('name', 'text', { needed: true }),
+  field('modes/*/name', 'text', { needed: true }),
+  field('modes/*/width_px', 'whole', { needed: true }),
+  field('view/angle_deg', 'number'),
+  field('back_mm', 'number', { length: true, unit: 'mm' }),
+  field('shown_elsewhere', 'flag'),
+];
+const FIGURES = {
+  kind: 'camera',
+  name: 'one',
+  modes: [{ name: 'whole', width_px: 3840 }],
+  view: null,
+  back_mm: 42,
+  shown_elsewhere: true,
+};
+
+describe('gear in a form', () => {
+  it('goes to text and back unchanged, in both unit systems', () => {
+    for (const system of ['cm', 'in'] as const) {
+      const draft = draftOf(BODY, FIGURES, system);
+      const back = figuresOf('body', BODY, draft, system);
+      expect(back.refusals).toEqual({});
+      expect(back.figures.name).toBe('one');
+      expect(back.figures.modes).toEqual(FIGURES.modes);
+      expect(back.figures.shown_elsewhere).toBe(true);
+      expect(Math.abs(Number(back.figures.back_mm) - 42)).toBeLessThan(1.6);
+    }
+  });
+
+  it('leaves out what is not known and asks for what is needed', () => {
+    const draft = draftOf(BODY, null, 'cm');
+    expect(draft.counts.modes).toBe(1);
+    const { figures, refusals } = figuresOf('body', BODY, draft, 'cm');
+    expect(figures).toEqual({ kind: 'camera' });
+    expect(Object.keys(refusals)).toEqual(['name', 'modes/0/name', 'modes/0/width_px']);
+  });
+
+  it('refuses what is no number and keeps a decimal comma', () => {
+    const draft = draftOf(BODY, FIGURES, 'cm');
+    draft.texts.back_mm = '4,25';
+    draft.texts['modes/0/width_px'] = 'wide';
+    const { figures, refusals } = figuresOf('body', BODY, draft, 'cm');
+    expect(figures.back_mm).toBe(42.5);
+    expect(refusals['modes/0/width_px']).toContain('wide');
+  });
+
+  it('shows a phone its field of view and a camera none', () => {
+    expect(shown('body', 'view/angle_deg', { kind: 'phone' })).toBe(true);
+    expect(shown('body', 'view/angle_deg', { kind: 'camera' })).toBe(false);
+    expect(shown('lens', 'mount', {})).toBe(true);
+  });
+
+  it('puts refusals of the core to their fields and sums a thing up', () => {
+    const problems = [
+      { code: 'x', sentence: 'no', field: '/modes/0/width_px', value: '', range: '' },
+    ];
+    expect(refusalsFrom(problems)).toEqual({ 'modes/0/width_px': 'no' });
+    expect(summaryOf(BODY, FIGURES, 'cm')).toBe('camera · modes/*/width_px 3840 · back_mm 4.2 cm');
+  });
+});

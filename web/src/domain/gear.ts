@@ -1,0 +1,185 @@
+/** Gear typed into a form: the figures of a thing as text and back. Pure; the core judges ranges. */
+import type { GearField, GearKind, Problem, Thing } from '../api/types';
+import {
+  exactWords,
+  lengthDigits,
+  lengthWords,
+  parseLength,
+  parseNumber,
+  type UnitSystem,
+} from './units';
+
+export interface GearDraft {
+  /** Text of every field by its path, places of lists counted from 0. */
+  texts: Record<string, string>;
+  /** How many entries each list has. */
+  counts: Record<string, number>;
+}
+
+export type Refusals = Record<string, string>;
+type Figures = Thing['figures'];
+
+const YES = 'yes';
+const NO = 'no';
+const SEPARATOR = '|';
+
+export const listOf = (path: string): string | null =>
+  path.includes('/*/') ? (path.split('/*/')[0] ?? null) : null;
+
+/** The lists of a kind, such as the recording modes of a camera. */
+export function listsOf(fields: readonly GearField[]): string[] {
+  return [...new Set(fields.map((field) => listOf(field.path)).filter((one) => one !== null))];
+}
+
+function valueAt(figures: unknown, path: string): unknown {
+  return path
+    .split('/')
+    .reduce<unknown>(
+      (node, step) =>
+        node !== null && typeof node === 'object'
+          ? (node as Record<string, unknown>)[step]
+          : undefined,
+      figures,
+    );
+}
+
+/** A stored value as the text of its field; empty for what is not known. */
+export function textOf(field: GearField, value: unknown, system: UnitSystem): string {
+  if (value === null || value === undefined) return '';
+  if (typeof value === 'boolean') return value ? YES : NO;
+  if (Array.isArray(value)) return value.join(SEPARATOR);
+  if (typeof value !== 'number') return String(value);
+  return field.length ? lengthDigits(value, system) : exactWords(value, 6);
+}
+
+const concrete = (path: string, place: number): string => path.replace('/*/', `/${place}/`);
+
+/** Every field of a kind with its concrete paths, for lists of given lengths. */
+export function pathsOf(
+  fields: readonly GearField[],
+  counts: Record<string, number>,
+): { field: GearField; path: string }[] {
+  return fields.flatMap((field) => {
+    const list = listOf(field.path);
+    if (!list) return [{ field, path: field.path }];
+    return Array.from({ length: counts[list] ?? 0 }, (_, place) => ({
+      field,
+      path: concrete(field.path, place),
+    }));
+  });
+}
+
+export function draftOf(
+  fields: readonly GearField[],
+  figures: Figures | null,
+  system: UnitSystem,
+): GearDraft {
+  const counts: Record<string, number> = {};
+  for (const list of listsOf(fields)) {
+    const value = valueAt(figures, list);
+    const needed = fields.some((field) => listOf(field.path) === list && field.needed);
+    counts[list] = Array.isArray(value) ? value.length : needed && list === 'modes' ? 1 : 0;
+  }
+  const texts: Record<string, string> = {};
+  for (const { field, path } of pathsOf(fields, counts)) {
+    texts[path] = textOf(field, valueAt(figures, path), system);
+    if (!figures && field.needed && field.kind === 'choice') texts[path] = field.choices[0] ?? '';
+  }
+  return { texts, counts };
+}
+
+/** Fields that have a meaning only for some bodies: a phone has no sensor size, a camera no view. */
+export function shown(kind: GearKind, path: string, texts: Record<string, string>): boolean {
+  if (kind !== 'body') return true;
+  const fixed = texts.kind !== undefined && texts.kind !== 'camera';
+  if (path.startsWith('view/') || path === 'min_focus_mm') return fixed;
+  if (path.includes('sensor_') || path === 'flange_mm' || path === 'mount') return !fixed;
+  return true;
+}
+
+function put(node: Record<string, unknown>, path: string, value: unknown): void {
+  const [step = '', ...rest] = path.split('/');
+  if (rest.length === 0) {
+    node[step] = value;
+    return;
+  }
+  const isList = /^\d+$/.test(rest[0] ?? '');
+  if (isList) {
+    node[step] ??= [];
+    const list = node[step] as Record<string, unknown>[];
+    const place = Number(rest[0]);
+    while (list.length <= place) list.push({});
+    put(list[place] ?? {}, rest.slice(1).join('/'), value);
+    return;
+  }
+  node[step] ??= {};
+  put(node[step] as Record<string, unknown>, rest.join('/'), value);
+}
+
+function read(field: GearField, text: string, system: UnitSystem): { value: unknown } | null {
+  if (field.kind === 'flag') return { value: text === YES };
+  if (field.kind === 'choices') return { value: text.split(SEPARATOR).filter(Boolean) };
+  if (field.kind === 'choice' || field.kind === 'text') return { value: text };
+  const number = field.length
+    ? parseLength(text, system)
+    : parseNumber(text.replace(/\s*[a-zA-Z°%]+$/, '').replace(/^f\//, ''));
+  return number === null ? null : { value: number };
+}
+
+/** The figures of a draft, and which texts are none. What is left open is not known (null). */
+export function figuresOf(
+  kind: GearKind,
+  fields: readonly GearField[],
+  draft: GearDraft,
+  system: UnitSystem,
+): { figures: Figures; refusals: Refusals } {
+  const figures: Record<string, unknown> = {};
+  const refusals: Refusals = {};
+  for (const { field, path } of pathsOf(fields, draft.counts)) {
+    if (!shown(kind, field.path, draft.texts)) continue;
+    const text = (draft.texts[path] ?? '').trim();
+    if (text === '') {
+      if (field.needed) refusals[path] = `${field.label} is needed.`;
+      continue;
+    }
+    const value = read(field, text, system);
+    if (value) put(figures, path, value.value);
+    else refusals[path] = `“${text}” is no number.`;
+  }
+  return { figures: figures as Figures, refusals };
+}
+
+/** Refusals of the core by the field they concern; the rest under the empty path. */
+export function refusalsFrom(problems: readonly Problem[], at = ''): Refusals {
+  const refusals: Refusals = {};
+  for (const problem of problems) {
+    const path = problem.field.startsWith(`${at}/`) ? problem.field.slice(at.length + 1) : '';
+    refusals[path] = problem.sentence;
+  }
+  return refusals;
+}
+
+/** The few figures that tell a thing from others of its kind, in one line. */
+export function summaryOf(
+  fields: readonly GearField[],
+  figures: Figures,
+  system: UnitSystem,
+  most = 4,
+): string {
+  const said: string[] = [];
+  for (const { field, path } of pathsOf(fields, { modes: 1 })) {
+    if (said.length >= most || path === 'name' || path.startsWith('modes/0/name')) continue;
+    const value = valueAt(figures, path);
+    if (value === null || value === undefined || value === '' || typeof value === 'boolean')
+      continue;
+    if (Array.isArray(value)) {
+      if (value.length) said.push(value.join(', '));
+    } else if (typeof value === 'number') {
+      const words = field.length
+        ? lengthWords(value, system)
+        : `${exactWords(value, 3)}${field.unit ? ` ${field.unit}` : ''}`;
+      said.push(`${field.label.toLowerCase()} ${words}`);
+    } else said.push(String(value));
+  }
+  return said.join(' · ');
+}

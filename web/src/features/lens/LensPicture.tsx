@@ -1,0 +1,77 @@
+/** What the lens sees: the picture of the simulated camera, following while something is dragged. */
+import { NativeSelect, UnstyledButton } from '@mantine/core';
+import { useState } from 'react';
+import { sentencesOf } from '../../api/client';
+import { getPicture } from '../../api/requests';
+import { usePicture } from '../../api/usePicture';
+import { useSheet } from '../../ui/sheet';
+import classes from './lens.module.css';
+
+const DRAFT_PX = 320;
+const FINE_PX = 1280;
+const POSES = [
+  'hand near, at the left',
+  'hand near, in the middle',
+  'hand near, at the right',
+  'hand at the left',
+  'hand in the middle',
+  'hand at the right',
+  'hand far, at the left',
+  'hand far, in the middle',
+  'hand far, at the right',
+];
+
+export function LensPicture() {
+  const { plan, evaluation } = useSheet();
+  const [pose, setPose] = useState(4);
+  const [saving, setSaving] = useState<string | null>(null);
+  const forms = evaluation.cameras[0]?.drawing?.rim != null;
+  const address = usePicture(forms ? plan : null, DRAFT_PX, pose);
+
+  const save = async (): Promise<void> => {
+    setSaving('Drawing it large');
+    try {
+      const blob = await getPicture(plan, FINE_PX, 'fine', pose);
+      const link = document.createElement('a');
+      link.href = URL.createObjectURL(blob);
+      link.download = `${plan.title.slice(0, 60)}, as the lens sees it.png`;
+      link.click();
+      URL.revokeObjectURL(link.href);
+      setSaving(null);
+    } catch (error) {
+      setSaving(sentencesOf(error)[0] ?? null);
+    }
+  };
+
+  const width = plan.delivery.width_px ?? 1920;
+  const height = plan.delivery.height_px ?? 1080;
+  return (
+    <figure className={classes.picture}>
+      <div className={classes.frame} style={{ aspectRatio: `${width} / ${height}` }}>
+        {address ? (
+          <img
+            src={address}
+            alt="What the lens sees: table, work, arms and hands, by an even sky"
+          />
+        ) : (
+          <span>{forms ? 'Drawing' : 'No picture from here'}</span>
+        )}
+      </div>
+      <figcaption>
+        <NativeSelect
+          aria-label="Pose in the picture"
+          size="xs"
+          value={String(pose)}
+          data={POSES.map((label, index) => ({ value: String(index), label }))}
+          onChange={(event) => setPose(Number(event.currentTarget.value))}
+        />
+        {forms ? (
+          <UnstyledButton className={classes.take} onClick={() => void save()}>
+            save large
+          </UnstyledButton>
+        ) : null}
+      </figcaption>
+      {saving ? <output className={classes.saving}>{saving}</output> : null}
+    </figure>
+  );
+}

@@ -1,0 +1,167 @@
+/** The room: ceiling, slope of the roof, walls, and what hangs or stands in it. */
+import { Button, UnstyledButton } from '@mantine/core';
+import type { Obstacle } from '../../api/types';
+import { lengthWords } from '../../domain/units';
+import { ChoiceField } from '../../ui/ChoiceField';
+import { FieldGroup } from '../../ui/FieldGroup';
+import { PlainField } from '../../ui/PlainField';
+import { PlanField } from '../../ui/PlanField';
+import { useSheet } from '../../ui/sheet';
+import { useUnits } from '../../ui/units';
+import classes from './work.module.css';
+
+const SLOPE = '/room/slope';
+const OBSTACLES = '/room/obstacles';
+const LIMIT = 12;
+const EDGES = {
+  'left-right': ['Above the left edge', 'Above the right edge'],
+  'near-far': ['Above your edge', 'Above the far edge'],
+} as const;
+
+export function RoomGroup() {
+  const { plan } = useSheet();
+  const { system } = useUnits();
+  const { room } = plan;
+  const said = [
+    room.ceiling_mm === null ? null : `ceiling ${lengthWords(room.ceiling_mm, system)}`,
+    room.slope ? 'a slope' : null,
+    ...room.obstacles.map((one) => one.name),
+  ].filter((one) => one !== null);
+  return (
+    <FieldGroup title="Room" words={said.length ? said.join(', ') : 'not measured'}>
+      <PlanField pointer="/room/ceiling_mm" />
+      <SlopeFields />
+      <PlanField pointer="/room/width_mm" />
+      <PlanField pointer="/room/depth_mm" />
+      <PlanField pointer="/room/table_from_left_wall_mm" />
+      <PlanField pointer="/room/table_from_far_wall_mm" />
+      <Obstacles />
+    </FieldGroup>
+  );
+}
+
+function SlopeFields() {
+  const { plan, set } = useSheet();
+  const { slope, ceiling_mm: ceiling } = plan.room;
+  const [first, second] = EDGES[slope?.across ?? 'near-far'];
+  return (
+    <>
+      <ChoiceField
+        label="Sloping ceiling"
+        value={slope?.across ?? ''}
+        choices={[
+          { value: '', label: 'none' },
+          { value: 'near-far', label: 'from you to the far side' },
+          { value: 'left-right', label: 'from left to right' },
+        ]}
+        explain="measured above two edges"
+        onChange={(across) =>
+          void set(
+            SLOPE,
+            across === ''
+              ? null
+              : {
+                  across,
+                  first_mm: slope?.first_mm ?? ceiling ?? 2400,
+                  second_mm: slope?.second_mm ?? ceiling ?? 2400,
+                },
+          )
+        }
+      />
+      {slope ? (
+        <>
+          <PlainField
+            label={first}
+            kind="length"
+            value={slope.first_mm}
+            explain="from the floor"
+            onCommit={(value) => set(`${SLOPE}/first_mm`, value)}
+          />
+          <PlainField
+            label={second}
+            kind="length"
+            value={slope.second_mm}
+            explain="from the floor"
+            onCommit={(value) => set(`${SLOPE}/second_mm`, value)}
+          />
+        </>
+      ) : null}
+    </>
+  );
+}
+
+type Row = [keyof Obstacle, string, string];
+const ROWS: readonly Row[] = [
+  ['from_left_edge_mm', 'From the left', 'table edge to it'],
+  ['from_front_edge_mm', 'From your edge', 'to its near side'],
+  ['width_mm', 'Width', ''],
+  ['depth_mm', 'Depth', ''],
+  ['bottom_mm', 'Its bottom', 'from the floor'],
+  ['top_mm', 'Its top', 'empty: to the ceiling'],
+];
+
+function Obstacles() {
+  const { plan, set } = useSheet();
+  const { obstacles } = plan.room;
+  const put = (index: number, change: Partial<Obstacle>) =>
+    set(
+      OBSTACLES,
+      obstacles.map((one, at) => (at === index ? { ...one, ...change } : one)),
+    );
+  const add = () =>
+    set(OBSTACLES, [
+      ...obstacles,
+      {
+        name: 'wall cupboard',
+        from_left_edge_mm: 0,
+        from_front_edge_mm: 400,
+        width_mm: 600,
+        depth_mm: 300,
+        bottom_mm: 1400,
+        top_mm: 2000,
+      },
+    ]);
+  return (
+    <>
+      {obstacles.map((one, index) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: obstacles have no other name of their own
+        <fieldset key={index} className={classes.entry} aria-label={one.name}>
+          <PlainField
+            label="Name"
+            kind="text"
+            value={one.name}
+            onCommit={(value) => put(index, { name: String(value) })}
+          />
+          {ROWS.map(([name, label, explain]) => (
+            <PlainField
+              key={name}
+              label={label}
+              kind="length"
+              value={one[name] ?? null}
+              explain={explain}
+              nullable={name === 'top_mm'}
+              onCommit={(value) => put(index, { [name]: value })}
+            />
+          ))}
+          <UnstyledButton
+            className={classes.remove}
+            aria-label={`Take ${one.name} away`}
+            onClick={() =>
+              void set(
+                OBSTACLES,
+                obstacles.filter((_, at) => at !== index),
+              )
+            }
+          >
+            take away
+          </UnstyledButton>
+        </fieldset>
+      ))}
+      {obstacles.length < LIMIT ? (
+        <Button variant="default" size="compact-md" onClick={() => void add()}>
+          Add a cupboard, beam or lamp
+        </Button>
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,22 @@
+/** A figure that stands within a list of the plan, typed like any other. */
+import type { Problem } from '../api/types';
+import { FigureField } from './FigureField';
+
+interface Props {
+  label: string;
+  kind: 'length' | 'text';
+  value: number | string | null;
+  explain?: string;
+  nullable?: boolean;
+  onCommit: (value: number | string | null) => Promise<readonly Problem[]>;
+}
+
+export function PlainField({ label, kind, value, explain, nullable = false, onCommit }: Props) {
+  return (
+    <FigureField
+      field={{ label, kind, nullable, ...(explain ? { explain } : {}) }}
+      value={value}
+      onCommit={onCommit}
+    />
+  );
+}
