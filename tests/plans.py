@@ -11,7 +11,9 @@ from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import (
     Camera,
     Delivery,
+    Item,
     Maker,
+    Obstacle,
     Plan,
     Position,
     Room,
@@ -38,6 +40,8 @@ BODY = Body(
     ),
     flange_mm=18,
     back_mm=40,
+    clean_iso=1600,
+    screen="tilting",
 )
 ZOOM = Lens(
     name="a zoom",
@@ -64,13 +68,30 @@ PHONE = Body(
     modes=(RecordingMode(name="4K", width_px=3840, height_px=2160),),
     view=FieldOfView(angle_deg=65, measured="horizontal", stabilisation_crop=1.1),
     min_focus_mm=100,
+    clean_iso=400,
+    screen="fixed",
+    shown_elsewhere=True,
 )
 
 SOUND = Plan(
     title="A sound plan",
-    delivery=Delivery(width_px=1920, height_px=1080, crop_wanted=1),
-    room=Room(ceiling_mm=2600),
-    table=Table(width_mm=1400, depth_mm=700, height_mm=740),
+    delivery=Delivery(width_px=1920, height_px=1080, crop_wanted=1, frame_rate_hz=25),
+    room=Room(
+        ceiling_mm=2600,
+        mains_hz=50,
+        obstacles=(
+            Obstacle(
+                name="shelf",
+                from_left_edge_mm=0,
+                from_front_edge_mm=500,
+                width_mm=1400,
+                depth_mm=200,
+                bottom_mm=2000,
+                top_mm=2030,
+            ),
+        ),
+    ),
+    table=Table(width_mm=1400, depth_mm=700, height_mm=740, mat_reflectance=0.2),
     work=Work(
         shape="page-flat",
         zone=Zone(
@@ -78,8 +99,27 @@ SOUND = Plan(
         ),
         zone_top_mm=30,
         finest_detail_mm=0.8,
+        gloss="matt",
+        reflectance=0.75,
+        liveliness="drawing",
+        effort="fine",
+        items=(
+            Item(
+                kind="box", name="block", x_mm=-120, y_mm=40, width_mm=60, depth_mm=40, height_mm=25
+            ),
+        ),
     ),
-    maker=Maker(posture="seated", handedness="right", hand_room_mm=300),
+    maker=Maker(
+        height_mm=1720,
+        posture="seated",
+        handedness="right",
+        seat_mm=460,
+        lean_deg=10,
+        x_mm=0,
+        from_edge_mm=40,
+        tool_mm=90,
+        hand_room_mm=300,
+    ),
     cameras=(
         Camera(
             id="overhead",
@@ -90,6 +130,8 @@ SOUND = Plan(
             f_number=5.6,
             position=Position(x_mm=0, y_mm=0, z_mm=720),
             roll_deg=0,
+            stand_lowest_mm=100,
+            stand_highest_mm=1900,
         ),
     ),
 )

@@ -62,9 +62,12 @@ def test_lengths_carry_their_unit_in_every_name() -> None:
     unitless = {
         "left", "right", "near", "far", "value", "revision", "base_revision", "newest_revision",
         "version", "f_number", "f_number_wide", "f_number_long", "greatest_magnification",
-        "crop_wanted", "stabilisation_crop",
+        "crop_wanted", "stabilisation_crop", "reflectance", "mat_reflectance", "base_iso",
+        "clean_iso", "camera", "width_times", "closer_times", "base_version", "pose", "line",
+        "x", "y", "z", "low", "high", "least", "most", "head_in_frame", "zone_hidden",
+        "own_view_hidden", "mode_crop",
     }  # fmt: skip
-    units = ("_mm", "_px", "_deg", "_g")
+    units = ("_mm", "_px", "_deg", "_g", "_hz", "_s", "_mbit_s", "_bytes", "_w", "_wh", "px_per_mm")
     loose = set()
     for name in SCHEMAS:
         for field, schema in SCHEMAS[name].get("properties", {}).items():
@@ -76,7 +79,16 @@ def test_lengths_carry_their_unit_in_every_name() -> None:
 
 
 def test_unknown_fields_are_refused_by_everything_that_is_sent() -> None:
-    for name in ("Plan-Input", "NewPlan", "Edit", "Step", "EvaluateRequest", "NewGear"):
+    for name in (
+        "Plan-Input",
+        "NewPlan",
+        "Edit",
+        "Step",
+        "EvaluateRequest",
+        "NewThing",
+        "EditThing",
+        "PictureRequest",
+    ):
         assert SCHEMAS[name]["additionalProperties"] is False, name
 
 

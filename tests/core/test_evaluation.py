@@ -7,6 +7,7 @@ import math
 import pytest
 
 from steeple.core.evaluation import Evaluation, evaluate
+from steeple.core.findings.scene import Owned
 from steeple.core.plan.document import Plan
 from steeple.core.study.result import Piece, mm, say, sentence_words
 from steeple.core.units import UnitSystem
@@ -22,8 +23,8 @@ def line(evaluation: Evaluation, step: str, system: UnitSystem = "cm") -> str:
 
 @pytest.mark.parametrize("plan", [*PLANS, SOUND, BARE], ids=lambda plan: plan.title)
 def test_the_same_plan_gives_the_same_bytes(plan: Plan) -> None:
-    first = evaluate(plan, owned=LENSES).model_dump_json()
-    assert evaluate(plan, owned=LENSES).model_dump_json() == first
+    first = evaluate(plan, owned=Owned(lenses=LENSES)).model_dump_json()
+    assert evaluate(plan, owned=Owned(lenses=LENSES)).model_dump_json() == first
     assert Evaluation.model_validate_json(first).model_dump_json() == first
 
 

@@ -10,6 +10,7 @@ from hypothesis import strategies as st
 
 from steeple.core.evaluation import evaluate
 from steeple.core.findings.finding import GRAVITY
+from steeple.core.findings.scene import Owned
 from steeple.core.plan.changes import apply_changes
 from steeple.core.plan.document import Plan
 from steeple.core.study.result import sentence_words
@@ -23,7 +24,7 @@ OWNED = (WIDE, *LENSES)
 
 def assert_every_mend_mends(plan: Plan) -> int:
     """Make each fix for itself and judge the plan again from scratch; how many there were."""
-    before = evaluate(plan, owned=OWNED)
+    before = evaluate(plan, owned=Owned(lenses=OWNED))
     failing = {(one.code, one.about) for one in before.findings if one.verdict == "fails"}
     count = 0
     for finding in before.findings:
@@ -51,7 +52,9 @@ def test_each_failure_has_a_mend_that_mends(
     count = assert_every_mend_mends(plan)
     if verdict == "fails":
         assert count > 0
-        found = next(one for one in evaluate(plan, owned=OWNED).findings if one.code == code)
+        found = next(
+            one for one in evaluate(plan, owned=Owned(lenses=OWNED)).findings if one.code == code
+        )
         assert found.fixes, sentence_words(found.title, "cm")
 
 
@@ -83,7 +86,7 @@ def test_mends_hold_for_any_plan(
 def mended(plan: Plan) -> Plan:
     """The plan after the first mend of the first failing or watched finding, over and over."""
     for _ in range(8):
-        findings = evaluate(plan, owned=LENSES).findings
+        findings = evaluate(plan, owned=Owned(lenses=LENSES)).findings
         troubled = [one for one in findings if one.verdict in ("fails", "watch") and one.fixes]
         if not troubled:
             break
@@ -94,9 +97,11 @@ def mended(plan: Plan) -> Plan:
 
 @pytest.mark.parametrize("plan", PLANS, ids=[plan.title for plan in PLANS])
 def test_the_troubles_of_the_demo_are_mended_with_its_cupboard(plan: Plan) -> None:
-    before = [one for one in evaluate(plan, owned=LENSES).findings if one.verdict == "fails"]
+    before = [
+        one for one in evaluate(plan, owned=Owned(lenses=LENSES)).findings if one.verdict == "fails"
+    ]
     assert bool(before) == (plan is not DULCIMER)
-    after = evaluate(mended(plan), owned=LENSES).findings
+    after = evaluate(mended(plan), owned=Owned(lenses=LENSES)).findings
     assert [one.code for one in after if one.verdict != "holds"] == []
 
 
@@ -109,7 +114,7 @@ def test_a_mend_says_what_it_costs() -> None:
 
 def test_an_owned_lens_is_offered_by_name_and_only_if_owned() -> None:
     plan = changed(room__ceiling_mm=1200, work__zone__width_mm=560, work__zone__depth_mm=290)
-    with_it = evaluate(plan, owned=(WIDE,)).findings
+    with_it = evaluate(plan, owned=Owned(lenses=(WIDE,))).findings
     without = evaluate(plan).findings
     named = "Take your a wide"
     assert any(named in sentence_words(fix.action, "cm") for one in with_it for fix in one.fixes)
@@ -119,7 +124,7 @@ def test_an_owned_lens_is_offered_by_name_and_only_if_owned() -> None:
 
 
 def test_a_sound_plan_needs_no_mend() -> None:
-    evaluation = evaluate(SOUND, owned=OWNED)
+    evaluation = evaluate(SOUND, owned=Owned(lenses=OWNED))
     assert all(not one.fixes for one in evaluation.findings)
     assert evaluation.mends_tried
     assert not evaluate(SOUND, try_mends=False).mends_tried

@@ -8,7 +8,7 @@ import pytest
 
 from steeple.core.findings import moves
 from steeple.core.findings.finding import Proposal
-from steeple.core.findings.scene import Scene, scenes_of
+from steeple.core.findings.scene import Owned, Scene, scenes_of
 from steeple.core.plan.changes import apply_changes
 from steeple.core.plan.document import Plan
 from steeple.core.study.result import sentence_words
@@ -70,7 +70,7 @@ def test_turning_is_offered_at_this_height_and_at_the_one_it_needs() -> None:
 
 
 def test_other_lenses_of_ones_own_are_hung_as_they_need() -> None:
-    (with_wide,) = scenes_of(SOUND, (WIDE,))
+    (with_wide,) = scenes_of(SOUND, Owned(lenses=(WIDE,)))
     (proposal,) = moves.other_lens(with_wide)
     assert said([proposal])[0].startswith("Take your a wide; hang it at ")
     taken = after(SOUND, proposal).cameras[0]
@@ -104,7 +104,7 @@ def test_a_phone_is_not_zoomed_nor_given_a_lens() -> None:
         cameras__0__focal_mm=None,
         cameras__0__body=PHONE.model_dump(mode="json"),
     )
-    (with_lenses,) = scenes_of(plan, LENSES)
+    (with_lenses,) = scenes_of(plan, Owned(lenses=LENSES))
     for move in (moves.change_zoom, moves.change_both, moves.other_lens):
         assert list(move(with_lenses)) == []
     assert list(moves.change_height(with_lenses))
@@ -113,7 +113,7 @@ def test_a_phone_is_not_zoomed_nor_given_a_lens() -> None:
 @pytest.mark.parametrize("z", [300, 720, 1500])
 def test_every_move_gives_a_plan_that_is_valid(z: float) -> None:
     plan = changed(cameras__0__position__z_mm=z)
-    (with_lenses,) = scenes_of(plan, LENSES)
+    (with_lenses,) = scenes_of(plan, Owned(lenses=LENSES))
     proposals = list(moves.camera_moves(with_lenses))
     assert len(proposals) >= 3
     for proposal in proposals:

@@ -10,13 +10,14 @@ import pytest
 
 from steeple.core.errors import DocumentError, InputError
 from steeple.core.plan.changes import Change, apply_changes
-from steeple.core.plan.document import Plan
+from steeple.core.plan.document import VERSION, Plan
 from steeple.core.plan.problems import as_text, problems_from
 from steeple.core.plan.reading import (
     PLAN_BYTES_LIMIT,
     PlanRefused,
     plan_schema,
     read_plan,
+    upgraded,
     validate_plan,
     write_plan,
 )
@@ -79,7 +80,7 @@ def document(**values: Any) -> bytes:
         (document(version="1"), "not-a-plan"),
         (document(version=True), "not-a-plan"),
         (document(version=0), "not-a-plan"),
-        (document(version=2), "newer-version"),
+        (document(version=3), "newer-version"),
         (b" " * (PLAN_BYTES_LIMIT + 1), "too-large"),
     ],
 )
@@ -93,7 +94,7 @@ def test_what_is_no_plan_is_refused_in_a_sentence(content: bytes, code: str) -> 
 def test_a_newer_version_is_named() -> None:
     with pytest.raises(DocumentError, match="version 7") as caught:
         read_plan(document(version=7))
-    assert (caught.value.value, caught.value.allowed) == ("7", "1 to 1")
+    assert (caught.value.value, caught.value.allowed) == ("7", "1 to 2")
 
 
 MODE = {"name": "m", "width_px": 1920, "height_px": 1080, "sensor_width_mm": 999}
@@ -214,3 +215,11 @@ def test_problems_come_in_one_shape() -> None:
         "value": "a list of 2",
         "range": "",
     }
+
+
+def test_a_plan_of_the_first_version_is_read_and_means_the_same() -> None:
+    old = json.loads(document(version=1))
+    assert read_plan(json.dumps(old).encode()).version == VERSION
+    assert upgraded(old)["version"] == VERSION
+    assert old["version"] == 1, "what was given stays as it is"
+    assert upgraded({"version": 1}) == {"version": 1}, "what is no plan is not touched"

@@ -129,7 +129,8 @@ def test_points_inside_the_coverage_are_seen_and_others_are_not(
     v = sight.mark_height_mm - height
     assert math.isclose(v, behind(focal, sight.focus_distance_mm), rel_tol=1e-9)
     half = (23.5 / 2, 13.22 / 2)
-    for plane, box in ((0.0, sight.seen_table), (top, sight.seen_top)):
+    for plane, box in ((0.0, sight.seen_surface), (top, sight.seen_top)):
+        assert box is not None
         inside = (share[0] * box.width_mm / 2, share[1] * box.depth_mm / 2, plane)
         assert hits_sensor(inside, (0, 0, height), v, (half[0] * 1.001, half[1] * 1.001))
         outside = (box.right * 1.001, 0.0, plane)
@@ -184,7 +185,7 @@ def test_a_phone_sees_along_the_angle_on_its_data_sheet(measured: str, angle: fl
     )
     sight = study(plan).sight
     assert sight is not None
-    seen = sight.seen_table
+    seen = sight.seen_surface
     across = seen.width_mm if measured == "horizontal" else math.hypot(seen.width_mm, seen.depth_mm)
     assert math.isclose(2 * math.degrees(math.atan(across / 2 / 500)), angle, rel_tol=1e-9)
     assert math.isclose(seen.width_mm / seen.depth_mm, 16 / 9, rel_tol=1e-9)
@@ -212,7 +213,7 @@ def test_cases_worked_by_hand(
     sight = study(plan).sight
     assert sight is not None
     assert math.isclose(sight.mark_height_mm - height, v, rel_tol=1e-9)
-    assert math.isclose(sight.seen_table.width_mm, width, rel_tol=1e-9)
+    assert math.isclose(sight.seen_surface.width_mm, width, rel_tol=1e-9)
     assert math.isclose(sight.seen_top.width_mm, width * (height - 60) / height, rel_tol=1e-9)
     assert math.isclose(sight.delivered_px_per_mm, 1920 / width, rel_tol=1e-9)
     assert math.isclose(sight.detail_px, 0.8 * 1920 / width, rel_tol=1e-9)

@@ -12,7 +12,9 @@ from hypothesis import strategies as st
 from steeple.core.optics.frame import Extent
 from steeple.core.plan.document import Plan
 from steeple.core.plan.shapes import SHAPES
-from steeple.core.study.given import Assumptions, given_work
+from steeple.core.solve.search import best_setting
+from steeple.core.study.assumptions import Assumptions
+from steeple.core.study.given import given_work
 from steeple.core.study.heights import bands_of
 from steeple.core.study.lens import LensStudy
 from steeple.core.study.settings import next_stop, widest_f_number, zoom_settings
@@ -34,11 +36,11 @@ def test_a_bare_plan_is_filled_from_its_shape_and_says_so() -> None:
     assumptions = Assumptions()
     work = given_work(BARE, assumptions)
     shape = SHAPES["page-flat"]
-    assert (work.zone.width_mm, work.top_mm) == (shape.zone_width_mm, shape.zone_top_mm)
+    assert (work.zone.width_mm, work.top_mm) == (shape.zone_mm[0], shape.zone_top_mm)
     assumed = {one.field for one in assumptions.made}
     assert {"/work/zone/width_mm", "/table/height_mm", "/delivery/width_px"} <= assumed
     assert all(one.why and one.words for one in assumptions.made)
-    assert work.ceiling_mm is None, "a ceiling is measured, never assumed"
+    assert work.ceiling is None, "a ceiling is measured, never assumed"
 
 
 def test_what_is_given_is_never_assumed() -> None:
@@ -84,7 +86,7 @@ def test_the_height_chosen_covers_the_zone_with_its_margin(w: float, d: float, t
     assert found.sight.spare.least >= 20 - 0.01
     if found.settings.heights.works:
         greatest = found.settings.heights.greatest
-        assert greatest is None or found.settings.height_mm <= greatest.height_mm + 1e-6
+        assert greatest is None or found.settings.value_mm <= greatest.height_mm + 1e-6
 
 
 def test_zoom_follows_a_chosen_height() -> None:
@@ -130,29 +132,30 @@ def test_turning_the_camera_swaps_what_is_covered() -> None:
     level, turned = study(SOUND).sight, study(changed(cameras__0__roll_deg=90)).sight
     assert level is not None
     assert turned is not None
-    assert math.isclose(level.seen_table.width_mm, turned.seen_table.depth_mm)
-    assert math.isclose(level.seen_table.depth_mm, turned.seen_table.width_mm)
+    assert math.isclose(level.seen_surface.width_mm, turned.seen_surface.depth_mm)
+    assert math.isclose(level.seen_surface.depth_mm, turned.seen_surface.width_mm)
     assert level.delivered_px_per_mm == turned.delivered_px_per_mm
     half_turn = study(changed(cameras__0__roll_deg=180)).sight
     assert half_turn is not None
-    assert half_turn.seen_table == level.seen_table
+    assert half_turn.seen_surface is not None
+    assert math.isclose(half_turn.seen_surface.left, level.seen_surface.left)
 
 
 def test_an_upright_picture_stands_away_from_the_maker() -> None:
     plan = changed(delivery__width_px=1080, delivery__height_px=1920)
     sight = study(plan).sight
     assert sight is not None
-    assert sight.seen_table.depth_mm > sight.seen_table.width_mm
-    assert math.isclose(sight.delivered_px_per_mm, 1080 / sight.seen_table.width_mm)
-    assert math.isclose(sight.recorded_px_per_mm, 2160 / sight.seen_table.width_mm)
+    assert sight.seen_surface.depth_mm > sight.seen_surface.width_mm
+    assert math.isclose(sight.delivered_px_per_mm, 1080 / sight.seen_surface.width_mm)
+    assert math.isclose(sight.recorded_px_per_mm, 2160 / sight.seen_surface.width_mm)
 
 
 def test_a_square_picture_keeps_the_recorded_pixels_of_its_part() -> None:
     plan = changed(delivery__width_px=1080, delivery__height_px=1080)
     sight = study(plan).sight
     assert sight is not None
-    assert math.isclose(sight.seen_table.width_mm, sight.seen_table.depth_mm, rel_tol=1e-3)
-    assert math.isclose(sight.recorded_px_per_mm, 2160 / sight.seen_table.width_mm)
+    assert math.isclose(sight.seen_surface.width_mm, sight.seen_surface.depth_mm, rel_tol=1e-3)
+    assert math.isclose(sight.recorded_px_per_mm, 2160 / sight.seen_surface.width_mm)
 
 
 def test_stabilisation_narrows_a_phone() -> None:
@@ -170,7 +173,7 @@ def test_stabilisation_narrows_a_phone() -> None:
         )
         sight = study(plan).sight
         assert sight is not None
-        return sight.seen_table.width_mm
+        return sight.seen_surface.width_mm
 
     assert math.isclose(width(1.0) / width(1.25), 1.25)
     assert width(None) == width(1.0)
@@ -179,8 +182,8 @@ def test_stabilisation_narrows_a_phone() -> None:
 def test_bounds_are_where_things_change() -> None:
     """Just above each floor the demand is met; just below it is not."""
     heights = study(SOUND).settings.heights
-    assert {bound.code for bound in heights.floors} == {"zone", "focus", "hands"}
-    assert {bound.code for bound in heights.caps} == {"ceiling", "detail"}
+    assert {bound.code for bound in heights.floors} == {"zone", "focus", "hands", "stand-low"}
+    assert {bound.code for bound in heights.caps} == {"ceiling", "detail", "head", "stand"}
     zone, hands, ceiling = heights.at("zone"), heights.at("hands"), heights.at("ceiling")
     assert zone is not None
     assert hands is not None
@@ -194,7 +197,9 @@ def test_bounds_are_where_things_change() -> None:
         assert room is not None
         assert (room >= 300) is meets
     for height, meets in ((ceiling - 0.1, True), (ceiling + 0.1, False)):
-        left = study(changed(cameras__0__position__z_mm=height)).ceiling_clearance_mm
+        sight = study(changed(cameras__0__position__z_mm=height)).sight
+        assert sight is not None
+        left = sight.ceiling_clearance_mm
         assert left is not None
         assert (left >= 0) is meets
 
@@ -219,12 +224,15 @@ def test_every_shape_of_work_plans_with_the_cupboard(shape: str) -> None:
             "title": shape,
             "work": {"shape": shape},
             "room": {"ceiling_mm": 3400},
-            "cameras": [{"id": "overhead", "body": MIDSIZE}],
+            "cameras": [{"id": "main", "role": SHAPES[shape].angles[0], "body": MIDSIZE}],
+            "delivery": {"width_px": 3840, "height_px": 2160},
         }
     )
     works = []
     for lens in LENSES:
         with_lens = changed(plan, cameras__0__lens=lens.model_dump(mode="json"))
-        works.append(study(with_lens).settings.heights.works)
+        best = best_setting(with_lens, 0)
+        assert best is not None
+        works.append(best.works)
     assert any(works)
-    assert scene(plan).work.zone.left >= scene(plan).work.table.left
+    assert scene(plan).work.footprint.left >= scene(plan).work.table.left

@@ -7,6 +7,7 @@ import re
 import pytest
 
 from steeple.core.evaluation import evaluate
+from steeple.core.findings.scene import Owned
 from steeple.core.plan.document import Plan
 from steeple.core.plan.reading import write_plan
 from steeple.core.study.result import sentence_words
@@ -22,7 +23,9 @@ def test_gilding_is_the_table_under_the_slope() -> None:
     )
     assert (GILDING.work.zone.width_mm, GILDING.work.zone.depth_mm) == (420, 300)
     assert (GILDING.work.zone_top_mm, GILDING.work.finest_detail_mm) == (60, 0.4)
-    assert GILDING.room.ceiling_mm == 2050
+    slope = GILDING.room.slope
+    assert slope is not None
+    assert min(slope.first_mm, slope.second_mm) == 2050
     assert (GILDING.maker.posture, GILDING.maker.handedness) == ("seated", "right")
 
 
@@ -32,14 +35,15 @@ def test_dumplings_are_folded_under_the_beam() -> None:
         600,
         910,
     )
-    assert DUMPLINGS.room.ceiling_mm == 2150
+    (beam,) = DUMPLINGS.room.obstacles
+    assert (beam.bottom_mm, beam.depth_mm) == (2150, 300)
     assert (DUMPLINGS.maker.posture, DUMPLINGS.maker.handedness) == ("standing", "left")
     cautions = {one.code for one in evaluate(DUMPLINGS).cautions}
     assert {"heat", "steam", "water-near-mains", "people-filmed", "overhead-load"} <= cautions
 
 
 def test_the_dulcimer_lesson_holds_throughout() -> None:
-    evaluation = evaluate(DULCIMER, owned=LENSES)
+    evaluation = evaluate(DULCIMER, owned=Owned(lenses=LENSES))
     assert {one.verdict for one in evaluation.findings} == {"holds"}
     assert "people-filmed" in {one.code for one in evaluation.cautions}
 
@@ -76,14 +80,14 @@ def test_a_demo_plan_stands_on_its_own(plan: Plan) -> None:
     camera = plan.cameras[0]
     assert camera.body in BODIES
     assert camera.lens in LENSES
-    alone, owned = evaluate(plan), evaluate(plan, owned=LENSES)
+    alone, owned = evaluate(plan), evaluate(plan, owned=Owned(lenses=LENSES))
     assert alone.cameras == owned.cameras
     assert '"format": "steeple-plan"' in write_plan(plan)
 
 
 @pytest.mark.parametrize("plan", PLANS, ids=lambda plan: plan.title)
 def test_what_is_said_is_short_and_calm(plan: Plan) -> None:
-    evaluation = evaluate(plan, owned=LENSES)
+    evaluation = evaluate(plan, owned=Owned(lenses=LENSES))
     for finding in evaluation.findings:
         title = sentence_words(finding.title, "cm")
         assert len(title) <= 90, title

@@ -78,7 +78,7 @@ def test_the_card_says_heights_settings_marks_and_cautions() -> None:
 
 def test_a_plan_that_fails_says_so_on_its_card() -> None:
     words = " ".join(text_of(card_file(DUMPLINGS, paper="a4", system="cm")).split())
-    assert "Not right yet: The camera stands 2.6 cm into the ceiling" in words
+    assert "Not right yet: The camera stands in the tie beam" in words
     assert "Not right yet" not in text_of(card_file(SOUND, paper="a4", system="cm"))
 
 

@@ -12,6 +12,7 @@ from steeple.core.plan.document import CAMERA_LIMIT, Hazard, Plan, Role, ShapeId
 from steeple.core.plan.gear import Body, Lens
 from steeple.core.plan.parts import CropTimes, Name, Part, Pixels
 from steeple.core.plan.problems import Problem
+from steeple.core.plan.reading import AnyPlan
 
 Revision = Annotated[int, Field(strict=True, ge=1, le=1_000_000_000)]
 PlanId = Annotated[str, StringConstraints(pattern=r"^[a-z0-9-]{1,40}$")]
@@ -66,7 +67,7 @@ class Edit(Part):
     """A plan to save, and the revision it started from."""
 
     base_revision: Revision
-    plan: Plan
+    plan: AnyPlan
 
 
 class Step(Part):
@@ -91,7 +92,7 @@ class OldPlan(Part):
 class EvaluateRequest(Part):
     """A plan to be worked out. The same request always gives the same answer."""
 
-    plan: Plan
+    plan: AnyPlan
     owned_lenses: tuple[Lens, ...] = Field(
         default=(), max_length=200, description="Lenses that a mend may take."
     )
@@ -111,7 +112,7 @@ CameraIndex = Annotated[int, Field(strict=True, ge=0, lt=CAMERA_LIMIT)]
 class CameraRequest(Part):
     """A plan, one of its cameras, and what is owned."""
 
-    plan: Plan
+    plan: AnyPlan
     camera: CameraIndex = 0
     owned_lenses: tuple[Lens, ...] = Field(default=(), max_length=200)
     owned_bodies: tuple[Body, ...] = Field(default=(), max_length=200)
@@ -124,7 +125,7 @@ class CameraRequest(Part):
 class PictureRequest(Part):
     """A plan, and which picture of it is wanted."""
 
-    plan: Plan
+    plan: AnyPlan
     camera: CameraIndex = 0
     width_px: Annotated[int, Field(strict=True, ge=64, le=1920)] = 320
     quality: Literal["draft", "fine"] = "draft"

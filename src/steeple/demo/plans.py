@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from steeple.core.plan.document import (
+    Aim,
     Camera,
     Delivery,
     Item,
@@ -187,7 +188,7 @@ DULCIMER = Plan(
         zone_top_mm=120,
         finest_detail_mm=1.5,
         hazards=("audience",),
-        tilt_deg=0,
+        tilt_deg=15,
         gloss="varnish",
         reflectance=0.35,
         liveliness="pressing",
@@ -212,7 +213,8 @@ DULCIMER = Plan(
             lens=WIDE_ZOOM,
             focal_mm=20,
             f_number=5.6,
-            position=Position(x_mm=0, y_mm=0, z_mm=1120),
+            position=Position(x_mm=0, y_mm=-201, z_mm=1200),
+            aim=Aim(tilt_deg=10, toward_deg=0),
             roll_deg=0,
         ),
     ),

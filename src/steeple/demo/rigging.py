@@ -43,7 +43,7 @@ LAMPS: tuple[Gear, ...] = (
             flicker="mains", mass_g=900, power_w=6),
     Fixture(name="Round diffuser lamp, 50 across", emitter="disc", width_mm=500,
             illuminance_at_1_m_lx=900, beam_deg=110, cct_k=5500, colour_rendering=94,
-            least_level_percent=20, flicker="unknown", mass_g=1700, power_w=45),
+            least_level_percent=20, mass_g=1700, power_w=45),
 )
 CARDS: tuple[Gear, ...] = (
     LightCard(name="White foam card", use="bounce", width_mm=700, height_mm=500, reflectance=0.85,

@@ -16,7 +16,7 @@ from __future__ import annotations
 import csv
 import io
 import re
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, field
 from typing import Any, Literal
 
@@ -108,8 +108,7 @@ def _delimiter(text: str) -> tuple[str, str]:
     told = re.match(r"\s*\"?sep=(.)\"?\s*\r?\n", text)
     if told:
         return told[1], text[told.end() :]
-    header = next(iter(csv.reader(io.StringIO(text))), [""])
-    line = text[: max(len(",".join(header)) + 2, 200)].splitlines()[0] if text.strip() else ""
+    line = text.lstrip().splitlines()[0] if text.strip() else ""
     return max((";", "\t", ","), key=line.count), text
 
 
@@ -123,7 +122,7 @@ _GROUPED = {
 }
 
 
-def _decimal_mark(cells: Iterable[str], delimiter: str) -> Mark:
+def _decimal_mark(cells: Sequence[str], delimiter: str) -> Mark:
     """The decimal mark that a file shows: by its own plain cases, else usual for its delimiter;
     empty where it shows both."""
     shown = {mark for mark, form in _DECIMAL.items() for cell in cells if form.match(cell.strip())}
@@ -262,7 +261,7 @@ def read_gear_csv(content: bytes, *, kind: GearKind | None = None) -> Table:
             field="file",
             allowed=", ".join(KINDS),
         )
-    mark = _decimal_mark((cell for _, row in rows[1:] for cell in row), delimiter)
+    mark = _decimal_mark([cell for _, row in rows[1:] for cell in row], delimiter)
     table = Table(
         encoding=encoding,
         delimiter={";": "semicolon", ",": "comma", "\t": "tab"}.get(delimiter, delimiter),

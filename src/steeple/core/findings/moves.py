@@ -194,6 +194,22 @@ def slide_to_centre(scene: Scene) -> Iterator[Proposal]:
     )
 
 
+def slide_from_head(scene: Scene) -> Iterator[Proposal]:
+    """The lens slid away from the maker as far as the zone allows, so that the head stays outside
+    the near edge of the picture."""
+    study, sight = scene.lens, scene.sight
+    if study is None or sight is None or not study.looks_down:
+        return
+    room = float(int(sight.spare.near - scene.work.margin_mm))
+    for step in dict.fromkeys((float(int(room / 2)), room)):
+        if step >= 5:
+            yield Proposal(
+                action=say("Slide the lens {step} away from you", step=mm(step)),
+                changes=(change(scene, "position/y_mm", _tidy(study.position.y + step)),),
+                family="slide",
+            )
+
+
 def turn(scene: Scene) -> Iterator[Proposal]:
     """The camera turned by 90°, at the height that this needs."""
     study = scene.lens
@@ -303,6 +319,17 @@ def go_round(scene: Scene) -> Iterator[Proposal]:
                 ),
                 family="round",
             )
+
+
+def clear_away(scene: Scene) -> Iterator[Proposal]:
+    """Each thing in the room moved elsewhere, where it can be."""
+    obstacles = scene.plan.room.obstacles
+    for index, one in enumerate(obstacles):
+        rest = [other.model_dump(mode="json") for at, other in enumerate(obstacles) if at != index]
+        yield Proposal(
+            action=say("If it can be moved: take the " + one.name + " away"),
+            changes=(Change(path="/room/obstacles", value=rest),),
+        )
 
 
 def other_body(scene: Scene, suits: Callable[[Body], bool]) -> Iterator[Proposal]:

@@ -17,6 +17,10 @@ CORNERS: tuple[Corner, ...] = ((-1.0, -1.0), (1.0, -1.0), (1.0, 1.0), (-1.0, 1.0
 right, top left."""
 
 
+UNBOUNDED_MM = 1e5
+"""Room is told up to this; no rig reaches so far."""
+
+
 @dataclass(frozen=True, slots=True)
 class Pose:
     """A camera in the axes of the plan.
@@ -126,10 +130,11 @@ class Pyramid:
         Returns
         -------
         Millimetres; negative where the point is outside already and had to move back by so much.
-        Sides of the picture that are not approached by the move do not count.
+        Sides of the picture that are not approached by the move do not count; where none is, the
+        room is `UNBOUNDED_MM`.
         """
         way = point.minus(self.pose.position)
-        rooms = []
+        rooms = [UNBOUNDED_MM]
         for wall in self.walls:
             approach = -wall.dot(toward)
             if approach > 1e-9:

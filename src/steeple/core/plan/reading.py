@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping, Sequence
 from functools import cache
 from types import MappingProxyType
-from typing import Any
+from typing import Annotated, Any
 
-from pydantic import ValidationError
+from pydantic import BeforeValidator, ValidationError
 from pydantic_core import from_json
 
 from steeple.core.errors import DocumentError, SteepleError
@@ -27,6 +27,23 @@ def _to_version_2(data: dict[str, Any]) -> dict[str, Any]:
 
 UPGRADES: Mapping[int, Upgrade] = MappingProxyType({1: _to_version_2})
 """Upgrade from a version to the next, by the version it starts from."""
+
+
+def upgraded(data: Any) -> Any:
+    """A plan of an older version brought up to this one; anything else as it is."""
+    while (
+        isinstance(data, dict)
+        and data.get("format") == FORMAT
+        and isinstance(data.get("version"), int)
+        and not isinstance(data["version"], bool)
+        and data["version"] in UPGRADES
+    ):
+        data = UPGRADES[data["version"]](data)
+    return data
+
+
+AnyPlan = Annotated[Plan, BeforeValidator(upgraded)]
+"""A plan of this version or an older one, as requests carry it."""
 
 
 class PlanRefused(SteepleError):
@@ -126,10 +143,7 @@ def read_plan(content: bytes) -> Plan:
             value=version,
             allowed=f"1 to {VERSION}",
         )
-    while version < VERSION:
-        data = UPGRADES[version](data)
-        version += 1
-    return validate_plan(data)
+    return validate_plan(upgraded(data))
 
 
 def write_plan(plan: Plan) -> str:

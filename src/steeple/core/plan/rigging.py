@@ -61,7 +61,7 @@ class Fixture(Part):
     least_level_percent: Percent | None = Field(
         default=None, description="Lowest setting of its dimmer; 100 = cannot be dimmed."
     )
-    flicker: Literal["free", "mains", "unknown"] | None = None
+    flicker: Literal["free", "mains"] | None = None
     remote: bool | None = None
     mass_g: MassG | None = None
     power_w: PowerW | None = None

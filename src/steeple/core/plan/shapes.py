@@ -39,7 +39,7 @@ class Shape:
     """Where cameras usually stand; the first is the main one."""
     hazards: tuple[Hazard, ...] = ()
     tilt_deg: float = 0.0
-    mat_reflectance: float = 0.3
+    mat_reflectance: float = 0.2
 
 
 # fmt: off
@@ -49,7 +49,7 @@ _ALL = (
           "polished", 0.5, "pressing", "fine", ("overhead", "three-quarter", "hands")),
     Shape("small-upright", "Small thing upright, with a glow behind",
           "a ring, a bottle, a figure as a beauty shot",
-          (1200, 700, 740), (120, 160), 40, 0.3, 15, 150, "seated", 5, 0,
+          (1200, 700, 700), (120, 160), 40, 0.3, 15, 150, "seated", 5, 0,
           "polished", 0.5, "still", "fine", ("beauty", "three-quarter"), tilt_deg=90),
     Shape("page-flat", "Page or canvas lying flat", "drawing, lettering, painting",
           (1400, 700, 740), (420, 300), 10, 0.8, 20, 300, "seated", 20, 90,
@@ -61,14 +61,14 @@ _ALL = (
           (1000, 600, 740), (120, 80), 30, 0.25, 10, 200, "seated", 15, 30,
           "satin", 0.5, "drawing", "fine", ("overhead", "hands", "three-quarter")),
     Shape("cloth", "Cloth on a large table", "cutting, quilting, pattern work",
-          (1800, 900, 900), (1100, 700), 20, 1.6, 40, 400, "standing", 20, 60,
+          (1800, 900, 950), (1100, 700), 20, 1.6, 40, 400, "standing", 20, 60,
           "matt", 0.5, "brushing", "light", ("overhead", "wide", "hands")),
     Shape("vessel", "Vessel that grows tall", "a pot, a basket, a tiered cake",
-          (1000, 700, 740), (350, 350), 300, 1.5, 40, 250, "seated", 10, 0,
+          (1000, 700, 520), (350, 350), 300, 1.5, 40, 250, "seated", 10, 0,
           "satin", 0.4, "kneading", "light", ("overhead", "low-side", "three-quarter")),
     Shape("turning-machine", "Machine with turning parts", "lathe, wheel, drill",
           (1200, 600, 900), (500, 300), 250, 1.2, 40, 400, "standing", 10, 150,
-          "metal", 0.4, "hammering", "forceful", ("overhead", "low-side", "face"), ("turning",)),
+          "metal", 0.4, "hammering", "light", ("overhead", "low-side", "face"), ("turning",)),
     Shape("hot-counter", "Counter with pots and heat", "cooking, candying, dyeing",
           (2400, 600, 910), (800, 450), 180, 1.5, 40, 400, "standing", 10, 120,
           "metal", 0.4, "kneading", "light", ("overhead", "three-quarter", "face"),
@@ -79,13 +79,14 @@ _ALL = (
           mat_reflectance=0.08),
     Shape("keyboard", "Keyboard with hands, strings and pedals", "keys under ten fingers",
           (1500, 500, 740), (1250, 250), 40, 2.0, 30, 350, "seated", 5, 0,
-          "varnish", 0.6, "pressing", "light", ("overhead", "keyboard", "pedals", "face")),
+          "varnish", 0.6, "pressing", "fine", ("overhead", "keyboard", "pedals", "face")),
     Shape("percussion", "Percussion spread wide", "drums, bars, bells over two metres",
-          (2200, 1000, 800), (2000, 900), 150, 3.0, 50, 600, "standing", 5, 350,
+          (2200, 1000, 840), (2000, 900), 150, 3.0, 50, 600, "standing", 5, 350,
           "satin", 0.4, "hammering", "light", ("overhead", "wide", "face")),
     Shape("instrument-away", "Instrument away from home", "strings or keys in a borrowed room",
-          (1300, 600, 700), (1050, 450), 120, 1.5, 40, 400, "seated", 5, 150,
-          "varnish", 0.3, "pressing", "light", ("overhead", "face", "hands"), ("audience",)),
+          (1300, 600, 600), (1050, 450), 120, 1.5, 40, 400, "seated", 5, 150,
+          "varnish", 0.3, "pressing", "light", ("overhead", "face", "hands"), ("audience",),
+          mat_reflectance=0.1),
 )
 
 # fmt: on

@@ -195,7 +195,7 @@ def _row(plan: Plan, index: int, work: GivenWork, named: tuple[str, bool, Camera
     best = best_of(candidates(camera, work, zooms=12))
     d = best.d_mm
     now = plan.cameras[index]
-    scale = best.framing.px_per_mm(d, best.framing.corners[:8:2])
+    scale = best.framing.px_per_mm(d, best.framing.surface)
     row = Row(
         name=name,
         owned=owned,
@@ -276,7 +276,7 @@ def _schools(plan: Plan, index: int, work: GivenWork) -> tuple[School, ...]:
                 unmet=tuple(DEMANDS[code] for code in best.unmet),
                 focal_mm=best.focal_mm,
                 value_mm=best.value_mm,
-                px_per_mm=best.framing.px_per_mm(best.d_mm, best.framing.corners[:8:2]),
+                px_per_mm=best.framing.px_per_mm(best.d_mm, best.framing.surface),
                 hand_room_mm=best.framing.hand_room(best.d_mm),
                 head_in_frame=body.worst_head_in_frame,
                 zone_hidden=body.worst_zone_hidden,

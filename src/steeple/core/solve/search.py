@@ -15,7 +15,7 @@ from types import MappingProxyType
 from steeple.core.findings.scene import Scene
 from steeple.core.optics.focus import circle_of_confusion, critical_circle, f_number_holding
 from steeple.core.plan.changes import Change, apply_changes
-from steeple.core.plan.document import Plan
+from steeple.core.plan.document import Camera, Plan, Position
 from steeple.core.study.assumptions import Assumptions
 from steeple.core.study.framing import HIGHEST_MM, Framing, framing_of
 from steeple.core.study.given import GivenWork, given_work
@@ -187,7 +187,11 @@ def freed(plan: Plan, index: int) -> Plan:
 
 
 def best_setting(plan: Plan, index: int, *, within: Stretch | None = None) -> Candidate | None:
-    """The best setting of a plan's camera, either way round; None while gear is missing."""
+    """The best setting of a plan's camera, either way round; None while gear is missing.
+
+    Where the head would be in the picture, the lens is also tried slid away from the maker, as far
+    as the zone allows.
+    """
     base = freed(plan, index)
     work = given_work(base, Assumptions())
     found: list[Candidate] = []
@@ -198,10 +202,34 @@ def best_setting(plan: Plan, index: int, *, within: Stretch | None = None) -> Ca
         if camera is None:
             return None
         turned = candidates(camera, work, within=within)
+        if camera.tilt_deg == 0 and not any(one.works for one in turned):
+            turned += _slid(part, index, work, best_of(turned), within)
         if roll == rolls[0] and any(one.works for one in turned):
             return best_of(turned)
         found += turned
     return best_of(found)
+
+
+def _slid(
+    part: Camera, index: int, work: GivenWork, best: Candidate, within: Stretch | None
+) -> list[Candidate]:
+    """Candidates with the lens slid away from the head by half of the room that is free on the
+    maker's side of the zone at the best setting, and by all of it."""
+    if "head" not in best.unmet or best.d_mm < best.framing.lowest:
+        return []
+    pyramid, plane = best.framing.pyramid(best.d_mm), work.plane
+    near = plane.slope.times(-1.0)
+    room = min(pyramid.room(corner, near) for corner in plane.corners(work.top_mm)[:2])
+    found: list[Candidate] = []
+    for share in (0.5, 1.0):
+        step = float(int(share * (room - work.margin_mm)))
+        if step < 5:
+            continue
+        moved = part.model_copy(update={"position": Position(x_mm=None, y_mm=step)})
+        camera = given_camera(moved, index, work, Assumptions())
+        if camera is not None:
+            found += candidates(camera, work, within=within)
+    return found
 
 
 def changes_for(scene: Scene, best: Candidate) -> tuple[Change, ...]:
@@ -215,7 +243,8 @@ def changes_for(scene: Scene, best: Candidate) -> tuple[Change, ...]:
         Change(path=f"{at}/position/y_mm", value=None),
         Change(path=f"{at}/position/z_mm", value=round(place.z, 1)),
     ]
-    if best.framing.measure == "distance":
+    slid = best.framing.base.minus(best.framing.work.plane.middle).length > 0.5
+    if best.framing.measure == "distance" or slid:
         changes[2] = Change(path=f"{at}/position/x_mm", value=round(place.x, 1))
         changes[3] = Change(path=f"{at}/position/y_mm", value=round(place.y, 1))
     if best.focal_mm is not None:

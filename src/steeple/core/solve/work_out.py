@@ -115,6 +115,9 @@ def _setting(scene: Scene, best: Candidate) -> Sentence:
             ", focus {focus} from the lens",
             focus=mm(sight.focus_distance_mm),
         )
+    off = best.framing.base.minus(scene.work.plane.middle)
+    if study.looks_down and off.y > 0.5:
+        line += say(", slid {step} away from you", step=mm(off.y))
     way = way_round_words(study)
     return line + say(f", {way[0].lower()}{way[1:]}.")
 

@@ -102,8 +102,9 @@ def way_round_words(study: LensStudy) -> str:
     return _WAY[roll]
 
 
-CLOCK_DEG = 30.0
 _HALF = 15.0
+SLANT_DEG = 25.0
+"""From this far out of square on, widths across the work say little; the slant is said instead."""
 
 
 def clock_words(azimuth_deg: float) -> str:
@@ -180,6 +181,11 @@ def _sees(study: LensStudy, sight: Sight) -> Sentence:
     seen, top = sight.seen_surface, sight.seen_top
     if seen is None:
         return say(" It sees past the work to the horizon") + _fit(sight)
+    if sight.out_of_square_deg > SLANT_DEG:
+        slant = door(
+            Quantity(value=sight.out_of_square_deg, unit="deg"), figure="lens.out_of_square"
+        )
+        return say(" It sees the work at a slant of {slant}", slant=slant) + _fit(sight)
     where = "at the table" if study.work.is_flat else "on the work"
     line = say(
         " It sees {width} × {depth} " + where,

@@ -58,6 +58,16 @@ class Framing:
     ways: Array
 
     @property
+    def surface(self) -> Array:
+        """Corners of the zone on the surface of the work: shape (4, 3)."""
+        return self.corners[:4]
+
+    @property
+    def top(self) -> Array:
+        """Corners of the zone at the top of the work: shape (4, 3)."""
+        return self.corners[4:]
+
+    @property
     def measure(self) -> Measure:
         return "height" if self.camera.tilt_deg <= STEEP_DEG else "distance"
 
@@ -112,7 +122,8 @@ class Framing:
         return np.array([*self.position(d_mm), *pose.axis, *pose.right, *pose.up])
 
     def least_spare(self, d_mm: float) -> float:
-        """What the picture shows beyond the zone where it is tightest, at surface and top."""
+        """The widest margin round the zone, on every side alike, that is wholly in the picture, at
+        surface and top; negative where the zone itself is cut."""
         tangents = self.tangents(d_mm)
         return float(
             least_room(self.row(d_mm), tangents.width, tangents.height, self.corners, self.ways)
@@ -126,7 +137,7 @@ class Framing:
 
     def detail_px(self, d_mm: float) -> float:
         """Delivered pixels across the finest detail, on the surface of the work."""
-        return self.px_per_mm(d_mm, self.corners[:8:2]) * self.work.detail_mm
+        return self.px_per_mm(d_mm, self.surface) * self.work.detail_mm
 
     def hand_room(self, d_mm: float) -> float:
         """Free way along the axis from the top of the work to the rim of the lens."""
@@ -214,15 +225,10 @@ def framing_of(camera: GivenCamera, work: GivenWork, focal_mm: float | None) -> 
     if focus is not None:
         aimed = plane.point(0.0, 0.0, focus).minus(middle).dot(pose.axis)
     slope = plane.slope
+    # A margin moves each corner outward both ways at once, by the same length each.
     outward = [
-        (Vector(float(a), 0.0, 0.0), slope.times(b))
+        Vector(float(a), 0.0, 0.0).plus(slope.times(b))
         for a, b in ((-1, -1), (1, -1), (1, 1), (-1, 1))
-    ]
-    rows = [
-        (corner, way)
-        for corners in (surface, top)
-        for corner, ways in zip(corners, outward, strict=True)
-        for way in ways
     ]
     return Framing(
         camera=camera,
@@ -233,8 +239,8 @@ def framing_of(camera: GivenCamera, work: GivenWork, focal_mm: float | None) -> 
         nearest=min(depths),
         farthest=max(depths),
         focus=aimed,
-        corners=np.array([[*corner] for corner, _ in rows]),
-        ways=np.array([[*way] for _, way in rows]),
+        corners=np.array([[*corner] for corner in (*surface, *top)]),
+        ways=np.array([[*way] for way in (*outward, *outward)]),
     )
 
 

@@ -42,8 +42,8 @@ ROLE_AIM: Mapping[Role, tuple[float, float]] = MappingProxyType(
 )
 """Tilt and heading usual for an angle, in degrees; roles not named look square at the work. Our own
 planning values."""
-EASEL_SIDE_DEG = 55.0
-"""An easel is filmed past the maker, from the side of the hand that does not work."""
+EASEL_SIDE_DEG = 15.0
+"""An easel is filmed past the maker, who stands beside it; turned a little toward their side."""
 USUAL_CLEAN_ISO = {"camera": 1_600.0, "phone": 400.0, "webcam": 400.0}
 
 
@@ -175,7 +175,7 @@ def _aim(camera: Camera, at: str, work: GivenWork, assumptions: Assumptions) -> 
     """Tilt and where it is tipped to, as given or as usual for the role."""
     usual_tilt, usual_toward = ROLE_AIM.get(camera.role, (work.plane.tilt_deg, 0.0))
     if camera.role == "easel":
-        usual_toward = EASEL_SIDE_DEG if work.maker.right_handed else 360.0 - EASEL_SIDE_DEG
+        usual_toward = 360.0 - EASEL_SIDE_DEG if work.maker.right_handed else EASEL_SIDE_DEG
     tilt, toward = camera.aim.tilt_deg, camera.aim.toward_deg
     if tilt is None:
         tilt = usual_tilt

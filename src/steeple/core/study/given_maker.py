@@ -23,7 +23,10 @@ MIDDLE_POSE = 4
 FROM_EDGE_MM = 40.0
 SWAY = {"seated": 0.25, "standing": 0.6}
 """Share of a sideways reach by which the trunk follows; our own planning values."""
-HAND_BREADTH_MM = 85.0
+SWAY_UPRIGHT = 0.2
+BESIDE_MM = 120.0
+UPRIGHT_DEG = 45.0
+"""Before work as steep as this the other hand rests by the body."""
 TABLE_AGAINST_ELBOW_MM: dict[Effort, tuple[float, float]] = {
     "fine": (0.0, 100.0),
     "light": (-150.0, -20.0),
@@ -117,10 +120,15 @@ def poses_of(key: PoseKey) -> Poses:
         tool_mm=key.tool_mm,
     )
     plane = key.plane
+    resting = None
+    if plane.tilt_deg >= UPRIGHT_DEG:
+        side = 1.0 if key.right_handed else -1.0
+        resting = stance.hip.plus(Vector(-side * 0.13 * key.height_mm, 0.12 * key.height_mm, 40.0))
     figures = tuple(
         figure_at(
             stance,
             action=plane.point(x * plane.width_mm, s * plane.depth_mm, key.action_mm),
+            other_hand=resting,
         )
         for s in LATTICE
         for x in LATTICE
@@ -185,8 +193,16 @@ def given_maker(
         unit="mm",
         why="close to the table",
     )
+    upright = plane.tilt_deg >= UPRIGHT_DEG
+    aside = plane.width_mm / 2 + BESIDE_MM if upright and posture == "standing" else 0.0
     x = assumptions.fill(
-        part.x_mm, at="maker/x_mm", usual=0.0, unit="mm", why="before the middle of the zone"
+        part.x_mm,
+        at="maker/x_mm",
+        usual=-aside if hand == "right" else aside,
+        unit="mm",
+        why="beside upright work, on the side of the hand that rests"
+        if aside
+        else "before the middle of the zone",
     )
     tool = assumptions.fill(
         part.tool_mm, at="maker/tool_mm", usual=shape.tool_mm, unit="mm", why=why
@@ -206,7 +222,7 @@ def given_maker(
         table_height_mm=table_height_mm,
         plane=plane,
         action_mm=action_height(top_mm),
-        sway=SWAY[posture],
+        sway=SWAY_UPRIGHT if upright else SWAY[posture],
     )
     return GivenMaker(
         proportions=body,

@@ -145,26 +145,38 @@ def height_range(framing: Framing, focal_mm: float | None) -> HeightRange:
     )
 
 
-def _hands(framing: Framing) -> float | None:
-    """Least distance with room for hands. The room grows with it while the magnification is below
-    1; nearer than that, the life-size distance is returned."""
+def _life_size(framing: Framing) -> float:
+    """The distance at which the magnification is 1. Nearer than that the sensor mark rises again
+    as the lens comes closer, so that what depends on it is sought from here on."""
     least = framing.view.least_distance_mm
-    floor = framing.lowest
-    if least:
-        depth = framing.nearest if framing.focus is None else framing.focus
-        floor = max(floor, 2 * least - depth)
-    return framing.root(lambda d: framing.hand_room(d) - framing.work.hand_room_mm, floor=floor)
+    if not least:
+        return framing.lowest
+    depth = framing.nearest if framing.focus is None else framing.focus
+    return max(framing.lowest, 2 * least - depth)
+
+
+def _hands(framing: Framing) -> float | None:
+    """Least distance with room for hands."""
+    return framing.root(
+        lambda d: framing.hand_room(d) - framing.work.hand_room_mm, floor=_life_size(framing)
+    )
 
 
 def _cap_all(
     framing: Framing, cap: Callable[[BoundCode, float | None], None], never: list[BoundCode]
 ) -> None:
     """Everything that bounds the distance from above."""
-    low = framing.lowest
+    low, life_size = framing.lowest, _life_size(framing)
     if framing.overhead_room(low) is not None:
-        cap("ceiling", framing.root(lambda d: -(framing.overhead_room(d) or 0.0)))
+        cap(
+            "ceiling",
+            framing.root(lambda d: -(framing.overhead_room(d) or 0.0), floor=life_size),
+        )
     if framing.wall_room(low) is not None:
-        cap("wall", framing.root(lambda d: CAMERA_HALF_MM - (framing.wall_room(d) or 0.0)))
+        cap(
+            "wall",
+            framing.root(lambda d: CAMERA_HALF_MM - (framing.wall_room(d) or 0.0), floor=life_size),
+        )
     if framing.detail_px(low) < PIXELS_PER_LINE:
         never.append("detail")
     else:

@@ -46,6 +46,8 @@ class Sight:
     seen_top: Rectangle | None
     spare_surface: Spare
     spare_top: Spare
+    margin_mm: float
+    """The widest margin round the zone, on every side alike, that is wholly in the picture."""
     table_beyond: Spare | None
     """How far the table reaches beyond the picture; negative where the picture shows floor."""
     out_of_square_deg: float
@@ -244,7 +246,7 @@ def _sight(framing: Framing, settings: Settings) -> Sight:
             focal_mm=focal, f_number=n, circle_of_confusion_mm=coc, pupil_to_focus_mm=focus
         )
         near, far = sharp.near_mm, sharp.far_mm
-    surface = framing.px_per_mm(d, framing.corners[:8:2])
+    surface = framing.px_per_mm(d, framing.surface)
     shutter = steady_shutter(frame_rate_hz=work.frame_rate_hz, mains_hz=work.mains_hz)
     square = pyramid.pose.axis.dot(normal)
     edges = _keystone_edges(quads[0])
@@ -257,6 +259,7 @@ def _sight(framing: Framing, settings: Settings) -> Sight:
         seen_top=_seen(pyramid, work, work.top_mm, quads[1]),
         spare_surface=_spare_at(pyramid, work, 0.0),
         spare_top=_spare_at(pyramid, work, work.top_mm),
+        margin_mm=framing.least_spare(d),
         table_beyond=_beyond(work, quads[0]),
         out_of_square_deg=_angle(-square),
         keystone=None if edges is None else edges[0] / edges[1],
@@ -277,7 +280,7 @@ def _sight(framing: Framing, settings: Settings) -> Sight:
         work_far_mm=d + framing.farthest,
         recorded_px_per_mm=surface * camera.crop_limit,
         delivered_px_per_mm=surface,
-        delivered_px_per_mm_top=framing.px_per_mm(d, framing.corners[8::2]),
+        delivered_px_per_mm_top=framing.px_per_mm(d, framing.top),
         detail_px=surface * work.detail_mm,
         shutter_s=shutter,
         light_needed_lx=None

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from steeple.core.optics.focus import circle_of_confusion, critical_circle
+from steeple.core.optics.focus import circle_of_confusion, critical_circle, f_number_holding
 from steeple.core.plan.gear import Lens
 from steeple.core.study.assumptions import Assumptions
 from steeple.core.study.framing import HIGHEST_MM, Framing, framing_of, given_distance
@@ -19,6 +19,7 @@ MARKED_STOPS = (
     9.0, 10.0, 11.0, 13.0, 14.0, 16.0, 18.0, 20.0, 22.0, 25.0, 29.0, 32.0,
 )  # fmt: skip
 """F-numbers as marked on lenses, in thirds of a stop (ISO 517)."""
+SMALLEST_ASSUMED = 16.0
 COMPARED = 14
 """Zoom settings that are compared when Steeple chooses zoom and height together."""
 
@@ -67,10 +68,18 @@ def settle(camera: GivenCamera, work: GivenWork, assumptions: Assumptions) -> Se
         )
     f_number, usual, critical = None, None, None
     if camera.area_mm is not None and focal is not None:
-        f_number = _f_number(camera, focal, assumptions)
         area = camera.area_mm
         usual = circle_of_confusion(width_mm=area.width, height_mm=area.height)
         critical = critical_circle(width_mm=area.width, delivered_px=work.delivery_px.width)
+        needed = None
+        if distance + framing.nearest > 0:
+            needed = f_number_holding(
+                focal_mm=focal,
+                circle_of_confusion_mm=critical if camera.critical else usual,
+                near_mm=distance + framing.nearest,
+                far_mm=distance + framing.farthest,
+            )
+        f_number = _f_number(camera, focal, needed, assumptions)
     return Settings(
         value_mm=framing.value_of(distance),
         d_mm=distance,
@@ -144,15 +153,19 @@ def framing_at(camera: GivenCamera, work: GivenWork, settings: Settings) -> Fram
     return framing_of(camera, work, settings.focal_mm)
 
 
-def _f_number(camera: GivenCamera, focal_mm: float, assumptions: Assumptions) -> float:
+def _f_number(
+    camera: GivenCamera, focal_mm: float, needed: float | None, assumptions: Assumptions
+) -> float:
+    """As chosen, or the usual one, closed further where the depth of the work needs it."""
     if camera.part.f_number is not None:
         return camera.part.f_number
     widest = widest_f_number(camera.lens, focal_mm) if camera.lens else USUAL_F_NUMBER
-    f_number = max(USUAL_F_NUMBER, widest)
+    f_number, why = max(USUAL_F_NUMBER, widest), "usual for work on a table"
+    marked = None if needed is None else next_stop(needed)
+    if marked is not None and f_number < marked <= SMALLEST_ASSUMED:
+        f_number, why = marked, "holds the whole work sharp"
     assumptions.note(
-        f"{camera.at}/f_number",
-        "usual for work on a table",
-        quantity=Quantity(value=f_number, unit="f_number"),
+        f"{camera.at}/f_number", why, quantity=Quantity(value=f_number, unit="f_number")
     )
     return f_number
 

@@ -9,7 +9,7 @@ from steeple.core.study.result import Quantity, mm, say
 
 NOTICED = 1.10
 """Opposite edges that differ by more than this look skew; our own planning value."""
-FLAT_ROLES = ("overhead", "easel")
+FLAT_ROLES = ("overhead",)
 """Angles from which the work is shown flat; from others the slant is meant."""
 
 
@@ -47,7 +47,7 @@ def _judge(scene: Scene) -> Said | None:
 RULE = Rule(
     code="lens.keystone",
     step="lens",
-    name="Keystone",
+    name="Keystone of a tipped camera",
     trigger="opposite edges of the picture on the work differ by more than 10 %, for a camera that "
     "is to show it flat",
     harm="Pages, boards and cloth look skew, and focus runs across the work.",

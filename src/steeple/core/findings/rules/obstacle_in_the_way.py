@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from steeple.core.findings.finding import Rule, Said, measured
+from steeple.core.findings.moves import clear_away
 from steeple.core.findings.scene import Scene
 from steeple.core.geometry.vectors import Vector
 from steeple.core.study.given_camera import CAMERA_HALF_MM
@@ -29,9 +30,11 @@ def clearances(scene: Scene) -> list[tuple[float, str]]:
 
 
 def _judge(scene: Scene) -> Said | None:
+    if scene.sight is None:
+        return None
     rooms = clearances(scene)
     if not rooms:
-        return None
+        return Said(verdict="holds", title=say("Nothing is known to be in the camera’s way"))
     gap, name = rooms[0]
     against = measured(gap, unit="mm", least=0)
     if gap >= 0:
@@ -60,5 +63,6 @@ RULE = Rule(
     harm="The camera cannot hang where the plan puts it.",
     source="Plane geometry; width of a camera as a planning value of our own",
     judge=_judge,
+    propose=clear_away,
     moves="before",
 )

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from steeple.core.findings.finding import Rule, Said, measured
+from steeple.core.findings.moves import clear_away
 from steeple.core.findings.scene import Scene
 from steeple.core.study.result import Quantity, say
 
@@ -11,7 +12,7 @@ _ACROSS, _ALONG = 9, 7
 
 def _judge(scene: Scene) -> Said | None:
     study, sight = scene.lens, scene.sight
-    if study is None or sight is None or not scene.work.blocks:
+    if study is None or sight is None:
         return None
     plane, worst, name = scene.work.plane, 0.0, ""
     points = [
@@ -44,5 +45,6 @@ RULE = Rule(
     harm="A beam or lamp is in every picture.",
     source="Plane geometry (slab test)",
     judge=_judge,
+    propose=clear_away,
     moves="before",
 )

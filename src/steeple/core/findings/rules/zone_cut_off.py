@@ -51,6 +51,8 @@ def _judge(scene: Scene) -> Said | None:
             measured=against,
             place=place,
         )
+    least = min(least, max(0.0, sight.margin_mm))
+    against = measured(least, unit="mm", least=wanted)
     if least < wanted - _TOLERANCE_MM:
         return Said(
             verdict="watch",
@@ -71,7 +73,7 @@ def _propose(scene: Scene) -> Iterator[Proposal]:
     sight = scene.sight
     if sight is None:
         return
-    margin = float(int(min(sight.spare.least, scene.work.margin_mm)))
+    margin = float(int(min(sight.margin_mm, scene.work.margin_mm)))
     if margin >= 0:
         yield Proposal(
             action=say("Be content with a margin of {margin}", margin=mm(margin)),

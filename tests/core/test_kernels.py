@@ -1,0 +1,141 @@
+"""The compiled loops against slow code that shares nothing with them."""
+
+from __future__ import annotations
+
+import math
+
+import numpy as np
+from hypothesis import assume, given
+from hypothesis import strategies as st
+
+from steeple.core.geometry.kernels import (
+    hidden_points,
+    least_clearance,
+    least_room,
+    least_scale,
+    meets_capsule,
+)
+from steeple.core.geometry.pose import Pyramid, looking
+from steeple.core.geometry.vectors import Vector
+from steeple.core.simcam.kernels import FAR, ray_box, ray_capsule, ray_cylinder
+
+coordinate = st.floats(min_value=-100, max_value=100)
+point = st.tuples(coordinate, coordinate, coordinate)
+
+
+def stepped_gap(p: np.ndarray, q: np.ndarray, a: np.ndarray, b: np.ndarray) -> float:
+    """Least distance of two stretches by trying a fine lattice of places on both."""
+    t = np.linspace(0, 1, 401)
+    one = p + t[:, None] * (q - p)
+    other = a + t[:, None] * (b - a)
+    return float(np.sqrt(((one[:, None] - other[None]) ** 2).sum(axis=2)).min())
+
+
+@given(point, point, point, point, st.floats(min_value=1, max_value=60))
+def test_a_line_of_sight_meets_a_capsule_where_they_come_near(
+    p: tuple[float, ...], q: tuple[float, ...], a: tuple[float, ...], b: tuple[float, ...], r: float
+) -> None:
+    gap = stepped_gap(np.array(p), np.array(q), np.array(a), np.array(b))
+    assume(abs(gap - r) > 1.5)
+    capsule = np.array([*a, *b, r])
+    assert meets_capsule(*p, *q, capsule) is (gap < r)
+
+
+def test_degenerate_stretches_and_parallel_lines() -> None:
+    ball = np.array([0.0, 0, 0, 0, 0, 0, 10])
+    assert meets_capsule(-50.0, 5.0, 0.0, 50.0, 5.0, 0.0, ball)
+    assert not meets_capsule(-50.0, 11.0, 0.0, 50.0, 11.0, 0.0, ball)
+    assert meets_capsule(3.0, 0.0, 0.0, 3.0, 0.0, 0.0, ball)
+    rod = np.array([0.0, 0, 0, 100, 0, 0, 5])
+    assert meets_capsule(20.0, 4.0, 0.0, 80.0, 4.0, 0.0, rod)
+    assert not meets_capsule(20.0, 6.0, 0.0, 80.0, 6.0, 0.0, rod)
+    assert not meets_capsule(110.0, 0.0, 0.0, 200.0, 0.0, 0.0, rod)
+
+
+@given(point, point, point, st.floats(min_value=1, max_value=40))
+def test_a_ray_enters_a_capsule_at_its_skin(
+    a: tuple[float, ...], b: tuple[float, ...], target: tuple[float, ...], r: float
+) -> None:
+    origin = np.array([0.0, 0.0, 400.0])
+    way = np.array(target) - origin
+    way /= np.linalg.norm(way)
+    capsule = np.array([*a, *b, r])
+    t = ray_capsule(*origin, *way, capsule)
+    end = origin + way * 2000
+    meets = meets_capsule(*origin, *end, capsule)
+    if t >= FAR:
+        gap = stepped_gap(origin, end, np.array(a), np.array(b))
+        assert not meets or abs(gap - r) < 0.5
+        return
+    at = origin + way * t
+    skin = stepped_gap(at, at, np.array(a), np.array(b))
+    assert math.isclose(skin, r, abs_tol=0.35)
+    assert meets
+
+
+def test_boxes_and_cylinders_are_met_where_they_stand() -> None:
+    box = np.array([-10.0, 10, -20, 20, 0, 30])
+    assert ray_box(0.0, 0.0, 100.0, 0.0, 0.0, -1.0, box) == (70.0, 2)
+    assert ray_box(50.0, 0.0, 10.0, -1.0, 0.0, 0.0, box) == (40.0, 0)
+    assert ray_box(50.0, 0.0, 100.0, 0.0, 0.0, -1.0, box)[0] == FAR
+    tin = np.array([0.0, 0, 10, 0, 50])
+    assert ray_cylinder(3.0, 0.0, 100.0, 0.0, 0.0, -1.0, tin) == (50.0, 0)
+    assert ray_cylinder(100.0, 0.0, 20.0, -1.0, 0.0, 0.0, tin) == (90.0, 1)
+    assert ray_cylinder(100.0, 0.0, 60.0, -1.0, 0.0, 0.0, tin)[0] == FAR
+
+
+def test_hidden_points_are_those_behind_something() -> None:
+    eye = np.array([0.0, 0.0, 1000.0])
+    points = np.array([[0.0, 0, 0], [300.0, 0, 0]])
+    head = np.array([[0.0, 0, 500, 0, 0, 500, 100]])
+    assert hidden_points(eye, points, head).tolist() == [True, False]
+    assert hidden_points(eye, points, np.zeros((0, 7))).tolist() == [False, False]
+
+
+@given(st.floats(0, 50), st.floats(0, 359), coordinate, coordinate)
+def test_rooms_and_clearances_agree_with_the_pyramid(
+    tilt: float, toward: float, x: float, y: float
+) -> None:
+    pose = looking(
+        position=Vector(20.0, 30.0, 800.0), tilt_deg=tilt, toward_deg=toward, top_toward_deg=0
+    )
+    pyramid = Pyramid(pose, 0.45, 0.3)
+    row = np.array([*pose.position, *pose.axis, *pose.right, *pose.up])
+    spot, way = Vector(x, y, 10.0), Vector(0.6, 0.8, 0.0)
+    room = least_room(row, 0.45, 0.3, np.array([[*spot]]), np.array([[*way]]))
+    assert math.isclose(room, pyramid.room(spot, way), rel_tol=1e-9, abs_tol=1e-9)
+    ball = np.array([[x, y, 300.0, 40.0]])
+    clear = least_clearance(row, 0.45, 0.3, ball)
+    wanted = pyramid.clearance(Vector(x, y, 300.0), 40.0)
+    assert math.isclose(clear, wanted, rel_tol=1e-9, abs_tol=1e-9)
+
+
+def test_a_point_behind_the_pupil_has_no_room() -> None:
+    row = np.array([0.0, 0, 100, 0, 0, -1, 1, 0, 0, 0, 1, 0])
+    up = np.array([[0.0, 0, 200]])
+    assert least_room(row, 0.5, 0.5, up, np.array([[1.0, 0, 0]])) == -math.inf
+    assert least_scale(row, up, np.array([1.0, 0, 0]), np.array([0.0, 1, 0])) == 0
+
+
+@given(st.floats(0, 50), st.floats(0, 359), coordinate, coordinate)
+def test_the_least_scale_is_that_of_the_shortest_direction(
+    tilt: float, toward: float, x: float, y: float
+) -> None:
+    """Against small steps in many directions of the plane."""
+    pose = looking(
+        position=Vector(0.0, 0.0, 700.0), tilt_deg=tilt, toward_deg=toward, top_toward_deg=0
+    )
+    row = np.array([*pose.position, *pose.axis, *pose.right, *pose.up])
+    found = least_scale(row, np.array([[x, y, 0.0]]), np.array([1.0, 0, 0]), np.array([0.0, 1, 0]))
+
+    def seen(px: float, py: float) -> np.ndarray:
+        way = Vector(px, py, 0.0).minus(pose.position)
+        depth = way.dot(pose.axis)
+        return np.array([way.dot(pose.right) / depth, way.dot(pose.up) / depth])
+
+    step, here = 1e-3, seen(x, y)
+    steps = [
+        np.linalg.norm(seen(x + step * math.cos(a), y + step * math.sin(a)) - here) / step
+        for a in np.linspace(0, math.pi, 720)
+    ]
+    assert math.isclose(found, min(steps), rel_tol=1e-3)
