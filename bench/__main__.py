@@ -11,19 +11,28 @@ import sys
 import tempfile
 import threading
 import time
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
+from functools import partial
 from pathlib import Path
 
 from bench.dragging import dragging
 from bench.timing import Timing, line, milliseconds, percentile
 from steeple.core.evaluation import evaluate
+from steeple.core.findings.scene import Owned
+from steeple.core.plan.document import Plan
 from steeple.core.plan.reading import write_plan
-from steeple.demo.cupboard import LENSES
+from steeple.core.solve.compare import compare
+from steeple.core.solve.work_out import work_out
+from steeple.core.solve.zoom_map import zoom_map
+from steeple.demo.cupboard import BODIES, LENSES
 from steeple.demo.plans import PLANS
+from steeple.formats.gear_json import write_gear_json
 from steeple.main import DATABASE_NAME, PAGES, make_context
+from steeple.services.pictures import picture_file
 from steeple.store.database import Database
 
+OWNED = Owned(lenses=LENSES, bodies=BODIES)
 STORED_PLANS = 2_000
 CLIENTS = 8
 REQUESTS = 60
@@ -33,12 +42,44 @@ def evaluations() -> Iterator[Timing]:
     """The core alone, on the demo plan that takes longest."""
     whole, dragged = 0.0, 0.0
     for plan in PLANS:
-        full = milliseconds(lambda plan=plan: evaluate(plan, owned=LENSES), times=20)  # type: ignore[misc]
+        full = milliseconds(lambda plan=plan: evaluate(plan, owned=OWNED), times=20)  # type: ignore[misc]
         fast = milliseconds(lambda plan=plan: evaluate(plan, try_mends=False), times=60)  # type: ignore[misc]
         whole = max(whole, percentile(full, 0.5))
         dragged = max(dragged, percentile(fast, 0.95))
     yield line("full evaluation with mends, slowest demo plan, median", whole, "ms", 250)
     yield line("evaluation while dragging, slowest demo plan, p95", dragged, "ms", 40)
+
+
+def lens_step() -> Iterator[Timing]:
+    """What the lens step works out beside the evaluation, on the slowest demo plan."""
+    rows: list[tuple[str, Callable[[Plan], object], int, float]] = [
+        ("zoom against height", zoom_map, 12, 150),
+        ("what the lens sees, 320 px wide", lambda plan: _picture(plan, 320, "draft"), 12, 120),
+        ("what the lens sees, 1280 px wide", lambda plan: _picture(plan, 1280, "fine"), 4, 1500),
+        ("what is owned side by side", lambda plan: compare(plan, owned=OWNED), 4, 1000),
+        ("a camera worked out", lambda plan: work_out(plan, owned=OWNED), 3, 10_000),
+    ]
+    for name, work, times, goal in rows:
+        middles = []
+        for plan in PLANS:
+            taken = milliseconds(partial(work, plan), times=times, warm_up=1)
+            middles.append(percentile(taken, 0.5))
+        yield line(f"{name}, slowest demo plan, median", max(middles), "ms", goal)
+
+
+def _picture(plan: Plan, width_px: int, quality: str) -> object:
+    return picture_file(plan, camera=0, width_px=width_px, quality=quality, pose=4)
+
+
+def cupboard(folder: Path) -> Iterator[Timing]:
+    """A search among `STORED_PLANS` things, as the service answers it."""
+    database = Database(folder / "cupboard.db")
+    gear = make_context(database).gear
+    lenses = [LENSES[n % 7].model_copy(update={"name": f"lens {n}"}) for n in range(STORED_PLANS)]
+    gear.take_in(write_gear_json(lenses).encode())
+    taken = milliseconds(lambda: gear.find(words="lens 199"), times=40)
+    yield line(f"search among {STORED_PLANS} things, p95", percentile(taken, 0.95), "ms", 50)
+    database.close()
 
 
 @contextmanager
@@ -167,8 +208,10 @@ def pages() -> Iterator[Timing]:
 def table() -> Iterator[Timing]:
     """Every line."""
     yield from evaluations()
+    yield from lens_step()
     with tempfile.TemporaryDirectory() as name:
         folder = Path(name)
+        yield from cupboard(folder)
         ids = fill(folder)
         with server(folder) as (port, first):
             yield line("first page after the server is up", first, "s", 1)

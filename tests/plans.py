@@ -7,6 +7,7 @@ from typing import Any
 from steeple.core.findings.finding import Finding
 from steeple.core.findings.judging import judge
 from steeple.core.findings.scene import Scene, scenes_of
+from steeple.core.geometry.rectangle import Rectangle
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import (
     Camera,
@@ -22,6 +23,7 @@ from steeple.core.plan.document import (
     Zone,
 )
 from steeple.core.plan.gear import Body, FieldOfView, Lens, RecordingMode
+from steeple.core.study.lens import Sight
 
 BODY = Body(
     kind="camera",
@@ -155,3 +157,10 @@ def scene(plan: Plan = SOUND) -> Scene:
 def finding(plan: Plan, code: str) -> Finding | None:
     """The finding of one rule on a plan, without mends."""
     return next((one for one in judge(scenes_of(plan)) if one.code == code), None)
+
+
+def seen(sight: Sight | None) -> Rectangle:
+    """What a camera sees of the surface of the work, where it forms a picture of it."""
+    assert sight is not None
+    assert sight.seen_surface is not None
+    return sight.seen_surface

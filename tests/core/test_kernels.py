@@ -21,6 +21,7 @@ from steeple.core.simcam.kernels import FAR, ray_box, ray_capsule, ray_cylinder
 
 coordinate = st.floats(min_value=-100, max_value=100)
 point = st.tuples(coordinate, coordinate, coordinate)
+Point = tuple[float, float, float]
 
 
 def stepped_gap(p: np.ndarray, q: np.ndarray, a: np.ndarray, b: np.ndarray) -> float:
@@ -33,12 +34,12 @@ def stepped_gap(p: np.ndarray, q: np.ndarray, a: np.ndarray, b: np.ndarray) -> f
 
 @given(point, point, point, point, st.floats(min_value=1, max_value=60))
 def test_a_line_of_sight_meets_a_capsule_where_they_come_near(
-    p: tuple[float, ...], q: tuple[float, ...], a: tuple[float, ...], b: tuple[float, ...], r: float
+    p: Point, q: Point, a: Point, b: Point, r: float
 ) -> None:
     gap = stepped_gap(np.array(p), np.array(q), np.array(a), np.array(b))
     assume(abs(gap - r) > 1.5)
     capsule = np.array([*a, *b, r])
-    assert meets_capsule(*p, *q, capsule) is (gap < r)
+    assert meets_capsule(p[0], p[1], p[2], q[0], q[1], q[2], capsule) is (gap < r)
 
 
 def test_degenerate_stretches_and_parallel_lines() -> None:
@@ -53,16 +54,14 @@ def test_degenerate_stretches_and_parallel_lines() -> None:
 
 
 @given(point, point, point, st.floats(min_value=1, max_value=40))
-def test_a_ray_enters_a_capsule_at_its_skin(
-    a: tuple[float, ...], b: tuple[float, ...], target: tuple[float, ...], r: float
-) -> None:
+def test_a_ray_enters_a_capsule_at_its_skin(a: Point, b: Point, target: Point, r: float) -> None:
     origin = np.array([0.0, 0.0, 400.0])
     way = np.array(target) - origin
     way /= np.linalg.norm(way)
     capsule = np.array([*a, *b, r])
-    t = ray_capsule(*origin, *way, capsule)
+    t = ray_capsule(0.0, 0.0, 400.0, way[0], way[1], way[2], capsule)
     end = origin + way * 2000
-    meets = meets_capsule(*origin, *end, capsule)
+    meets = meets_capsule(0.0, 0.0, 400.0, end[0], end[1], end[2], capsule)
     if t >= FAR:
         gap = stepped_gap(origin, end, np.array(a), np.array(b))
         assert not meets or abs(gap - r) < 0.5

@@ -16,7 +16,7 @@ from hypothesis import strategies as st
 from steeple.core.findings.scene import scenes_of
 from steeple.core.plan.document import Plan
 from steeple.core.study.lens import LensStudy
-from tests.plans import PHONE, changed
+from tests.plans import PHONE, changed, seen
 
 
 def study(plan: Plan) -> LensStudy:
@@ -185,10 +185,10 @@ def test_a_phone_sees_along_the_angle_on_its_data_sheet(measured: str, angle: fl
     )
     sight = study(plan).sight
     assert sight is not None
-    seen = sight.seen_surface
-    across = seen.width_mm if measured == "horizontal" else math.hypot(seen.width_mm, seen.depth_mm)
+    view = seen(sight)
+    across = view.width_mm if measured == "horizontal" else math.hypot(view.width_mm, view.depth_mm)
     assert math.isclose(2 * math.degrees(math.atan(across / 2 / 500)), angle, rel_tol=1e-9)
-    assert math.isclose(seen.width_mm / seen.depth_mm, 16 / 9, rel_tol=1e-9)
+    assert math.isclose(view.width_mm / view.depth_mm, 16 / 9, rel_tol=1e-9)
 
 
 HAND_WORKED = [
@@ -213,7 +213,11 @@ def test_cases_worked_by_hand(
     sight = study(plan).sight
     assert sight is not None
     assert math.isclose(sight.mark_height_mm - height, v, rel_tol=1e-9)
-    assert math.isclose(sight.seen_surface.width_mm, width, rel_tol=1e-9)
-    assert math.isclose(sight.seen_top.width_mm, width * (height - 60) / height, rel_tol=1e-9)
+    assert math.isclose(seen(sight).width_mm, width, rel_tol=1e-9)
+    assert math.isclose(
+        sight.seen_top.width_mm if sight.seen_top else 0.0,
+        width * (height - 60) / height,
+        rel_tol=1e-9,
+    )
     assert math.isclose(sight.delivered_px_per_mm, 1920 / width, rel_tol=1e-9)
     assert math.isclose(sight.detail_px, 0.8 * 1920 / width, rel_tol=1e-9)

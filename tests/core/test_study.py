@@ -10,7 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from steeple.core.optics.frame import Extent
-from steeple.core.plan.document import Plan
+from steeple.core.plan.document import Plan, ShapeId
 from steeple.core.plan.shapes import SHAPES
 from steeple.core.solve.search import best_setting
 from steeple.core.study.assumptions import Assumptions
@@ -18,7 +18,7 @@ from steeple.core.study.given import given_work
 from steeple.core.study.heights import bands_of
 from steeple.core.study.lens import LensStudy
 from steeple.core.study.settings import next_stop, widest_f_number, zoom_settings
-from tests.plans import BARE, PHONE, SOUND, WIDE, ZOOM, changed, scene
+from tests.plans import BARE, PHONE, SOUND, WIDE, ZOOM, changed, scene, seen
 
 
 def study(plan: Plan) -> LensStudy:
@@ -132,30 +132,30 @@ def test_turning_the_camera_swaps_what_is_covered() -> None:
     level, turned = study(SOUND).sight, study(changed(cameras__0__roll_deg=90)).sight
     assert level is not None
     assert turned is not None
-    assert math.isclose(level.seen_surface.width_mm, turned.seen_surface.depth_mm)
-    assert math.isclose(level.seen_surface.depth_mm, turned.seen_surface.width_mm)
+    assert math.isclose(seen(level).width_mm, seen(turned).depth_mm)
+    assert math.isclose(seen(level).depth_mm, seen(turned).width_mm)
     assert level.delivered_px_per_mm == turned.delivered_px_per_mm
     half_turn = study(changed(cameras__0__roll_deg=180)).sight
     assert half_turn is not None
     assert half_turn.seen_surface is not None
-    assert math.isclose(half_turn.seen_surface.left, level.seen_surface.left)
+    assert math.isclose(seen(half_turn).left, seen(level).left)
 
 
 def test_an_upright_picture_stands_away_from_the_maker() -> None:
     plan = changed(delivery__width_px=1080, delivery__height_px=1920)
     sight = study(plan).sight
     assert sight is not None
-    assert sight.seen_surface.depth_mm > sight.seen_surface.width_mm
-    assert math.isclose(sight.delivered_px_per_mm, 1080 / sight.seen_surface.width_mm)
-    assert math.isclose(sight.recorded_px_per_mm, 2160 / sight.seen_surface.width_mm)
+    assert seen(sight).depth_mm > seen(sight).width_mm
+    assert math.isclose(sight.delivered_px_per_mm, 1080 / seen(sight).width_mm)
+    assert math.isclose(sight.recorded_px_per_mm, 2160 / seen(sight).width_mm)
 
 
 def test_a_square_picture_keeps_the_recorded_pixels_of_its_part() -> None:
     plan = changed(delivery__width_px=1080, delivery__height_px=1080)
     sight = study(plan).sight
     assert sight is not None
-    assert math.isclose(sight.seen_surface.width_mm, sight.seen_surface.depth_mm, rel_tol=1e-3)
-    assert math.isclose(sight.recorded_px_per_mm, 2160 / sight.seen_surface.width_mm)
+    assert math.isclose(seen(sight).width_mm, seen(sight).depth_mm, rel_tol=1e-3)
+    assert math.isclose(sight.recorded_px_per_mm, 2160 / seen(sight).width_mm)
 
 
 def test_stabilisation_narrows_a_phone() -> None:
@@ -173,7 +173,7 @@ def test_stabilisation_narrows_a_phone() -> None:
         )
         sight = study(plan).sight
         assert sight is not None
-        return sight.seen_surface.width_mm
+        return seen(sight).width_mm
 
     assert math.isclose(width(1.0) / width(1.25), 1.25)
     assert width(None) == width(1.0)
@@ -214,7 +214,7 @@ def test_bands_show_the_stretch_that_works_and_none_where_nothing_does() -> None
 
 
 @pytest.mark.parametrize("shape", list(SHAPES))
-def test_every_shape_of_work_plans_with_the_cupboard(shape: str) -> None:
+def test_every_shape_of_work_plans_with_the_cupboard(shape: ShapeId) -> None:
     """The starting figures of each shape hold together: the zone fits on its table, and some lens
     of the demo cupboard frames it under a usual ceiling."""
     from steeple.demo.cupboard import LENSES, MIDSIZE

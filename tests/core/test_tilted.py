@@ -44,7 +44,8 @@ def in_picture(found: LensStudy, points: np.ndarray) -> np.ndarray:
     way = points - np.array(found.position)
     depth = way @ axis
     x, y = way @ right / depth * v, way @ up / depth * v
-    return (np.abs(x) <= HALF[0] * (1 + 1e-9)) & (np.abs(y) <= HALF[1] * (1 + 1e-9)) & (depth > 0)
+    inside = (np.abs(x) <= HALF[0] * (1 + 1e-9)) & (np.abs(y) <= HALF[1] * (1 + 1e-9))
+    return np.asarray(inside & (depth > 0))
 
 
 def zone_corners(found: LensStudy, grow: float) -> np.ndarray:
@@ -72,7 +73,7 @@ def zone_corners(found: LensStudy, grow: float) -> np.ndarray:
 def test_the_zone_fits_from_just_the_height_found(
     tilt: float, toward: float, slope: float, focal: float, top: float
 ) -> None:
-    base = {
+    base: dict[str, Any] = {
         "cameras__0__aim": {"tilt_deg": tilt, "toward_deg": toward},
         "work__tilt_deg": slope,
         "cameras__0__focal_mm": focal,

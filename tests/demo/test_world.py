@@ -11,7 +11,7 @@ from steeple.core.findings.scene import Owned
 from steeple.core.plan.document import Plan
 from steeple.core.plan.reading import write_plan
 from steeple.core.study.result import sentence_words
-from steeple.demo.cupboard import BODIES, LENSES
+from steeple.demo.cupboard import BODIES, EVERYTHING, LENSES
 from steeple.demo.plans import DULCIMER, DUMPLINGS, GILDING, PLANS
 
 
@@ -66,7 +66,7 @@ def test_the_cupboard_is_as_large_as_promised() -> None:
 
 
 def test_names_are_plain_and_differ() -> None:
-    names = [one.name for one in (*BODIES, *LENSES)]
+    names = [one.name for one in EVERYTHING]
     assert len(set(names)) == len(names)
     for name in names:
         assert not re.search(r"\b[A-Z]{2,}-?\d|\d{3,}[A-Za-z]", name), (

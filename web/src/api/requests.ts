@@ -60,14 +60,14 @@ export const putBackPlan = (id: string): Promise<PlanSheet> =>
 /** A plan file has at most this many bytes; a larger one is refused before it is sent. */
 const PLAN_BYTES_LIMIT = 2_000_000;
 
-function tooLarge(file: File): Refused {
-  const sentence = `${file.name} has ${Math.round(file.size / 1e6)} MB; a file has at most 2 MB. It was not read, and nothing was changed.`;
+function tooLarge(file: File, word: string): Refused {
+  const sentence = `${file.name} has ${Math.round(file.size / 1e6)} MB; a ${word} file has at most 2 MB. It was not read, and nothing was changed.`;
   const problem = { code: 'too-large', sentence, field: 'file', value: '', range: '' };
   return new Refused(413, [problem], null);
 }
 
 export const openPlanFile = async (file: File): Promise<PlanSheet> => {
-  if (file.size > PLAN_BYTES_LIMIT) throw tooLarge(file);
+  if (file.size > PLAN_BYTES_LIMIT) throw tooLarge(file, 'plan');
   return answer(
     client.POST('/api/plans/open', {
       body: '',
@@ -180,7 +180,7 @@ export const takeInFile = (
   kind: GearKind | null,
   how: 'look' | 'all' | 'sound',
 ): Promise<ImportReport> => {
-  if (file.size > PLAN_BYTES_LIMIT) throw tooLarge(file);
+  if (file.size > PLAN_BYTES_LIMIT) throw tooLarge(file, 'gear');
   return answer(
     client.POST('/api/gear/file', {
       params: {

@@ -14,6 +14,12 @@ const verdigris: MantineColorsTuple = [
   '#0f4c42',
 ];
 
+/** The ink of a button by its kind: on verdigris, or verdigris itself. */
+const BUTTON_INK: Record<string, Record<string, string>> = {
+  filled: { '--button-color': 'var(--on-verd)' },
+  subtle: { '--button-color': 'var(--verd-deep)' },
+};
+
 export const theme = createTheme({
   primaryColor: 'verdigris',
   primaryShade: { light: 7, dark: 3 },
@@ -27,7 +33,7 @@ export const theme = createTheme({
   components: {
     Button: {
       vars: (_theme: unknown, { variant }: { variant?: string }) => ({
-        root: variant === 'default' ? {} : { '--button-color': 'var(--on-verd)' },
+        root: BUTTON_INK[variant ?? 'filled'] ?? {},
       }),
     },
     Popover: {

@@ -55,8 +55,34 @@ describe('gear in a form', () => {
     const draft = draftOf(BODY, null, 'cm');
     expect(draft.counts.modes).toBe(1);
     const { figures, refusals } = figuresOf('body', BODY, draft, 'cm');
-    expect(figures).toEqual({ kind: 'camera' });
-    expect(Object.keys(refusals)).toEqual(['name', 'modes/0/name', 'modes/0/width_px']);
+    expect(figures).toEqual({ kind: 'camera', name: 'my body' });
+    expect(Object.keys(refusals)).toEqual(['modes/0/width_px']);
+  });
+
+  it('lets one figure of a pair stand for both, and names a mode by its figures', () => {
+    const lens = ['focal_min_mm', 'focal_max_mm', 'f_number_wide', 'f_number_long'].map((path) =>
+      field(path, 'number', { needed: true }),
+    );
+    const draft = draftOf(lens, null, 'cm');
+    draft.texts.focal_min_mm = '35';
+    draft.texts.f_number_wide = '1,8';
+    expect(figuresOf('lens', lens, draft, 'cm').figures).toEqual({
+      focal_min_mm: 35,
+      focal_max_mm: 35,
+      f_number_wide: 1.8,
+      f_number_long: 1.8,
+    });
+    const modes = [
+      field('modes/*/name', 'text', { needed: true }),
+      field('modes/*/width_px', 'whole', { needed: true }),
+      field('modes/*/height_px', 'whole', { needed: true }),
+    ];
+    const body = draftOf(modes, null, 'cm');
+    body.texts['modes/0/width_px'] = '3840';
+    body.texts['modes/0/height_px'] = '2160';
+    expect(figuresOf('body', modes, body, 'cm').figures.modes).toEqual([
+      { name: '3840 × 2160', width_px: 3840, height_px: 2160 },
+    ]);
   });
 
   it('refuses what is no number and keeps a decimal comma', () => {

@@ -126,6 +126,33 @@ function read(field: GearField, text: string, system: UnitSystem): { value: unkn
   return number === null ? null : { value: number };
 }
 
+/** What a needed figure is taken from where it is left open. */
+const FALLBACKS: Record<string, string> = {
+  focal_max_mm: 'focal_min_mm',
+  f_number_long: 'f_number_wide',
+};
+
+/** The text of a field, or what stands in for it: one figure of a pair, a name by its figures. */
+function textAt(kind: GearKind, draft: GearDraft, path: string): string {
+  const { texts } = draft;
+  const own = (texts[path] ?? '').trim();
+  if (own !== '') return own;
+  const other = FALLBACKS[path];
+  if (other) return (texts[other] ?? '').trim();
+  if (path === 'name') return `my ${kind}`;
+  const mode = /^(modes\/\d+)\/name$/.exec(path)?.[1];
+  if (mode) {
+    const width = (texts[`${mode}/width_px`] ?? '').trim();
+    const height = (texts[`${mode}/height_px`] ?? '').trim();
+    return width && height ? `${width} × ${height}` : '';
+  }
+  return '';
+}
+
+/** Whether a field may be left open because something stands in for it. */
+const standsIn = (path: string): boolean =>
+  path in FALLBACKS || path === 'name' || /^modes\/\d+\/name$/.test(path);
+
 /** The figures of a draft, and which texts are none. What is left open is not known (null). */
 export function figuresOf(
   kind: GearKind,
@@ -137,9 +164,9 @@ export function figuresOf(
   const refusals: Refusals = {};
   for (const { field, path } of pathsOf(fields, draft.counts)) {
     if (!shown(kind, field.path, draft.texts)) continue;
-    const text = (draft.texts[path] ?? '').trim();
+    const text = textAt(kind, draft, path);
     if (text === '') {
-      if (field.needed) refusals[path] = `${field.label} is needed.`;
+      if (field.needed && !standsIn(path)) refusals[path] = `${field.label} is needed.`;
       continue;
     }
     const value = read(field, text, system);

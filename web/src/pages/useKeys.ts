@@ -15,7 +15,9 @@ const TYPING = 'input, textarea, select, [contenteditable]';
 
 /** The next of all elements that match, after the one that has the focus. */
 function focusNext(selector: string): void {
-  const all = [...document.querySelectorAll<HTMLElement>(selector)];
+  const all = [...document.querySelectorAll<HTMLElement>(selector)].filter((one) =>
+    one.checkVisibility(),
+  );
   const now = all.indexOf(document.activeElement as HTMLElement);
   all[(now + 1) % all.length]?.focus();
 }

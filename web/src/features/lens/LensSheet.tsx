@@ -16,6 +16,7 @@ import sheet from '../../ui/SheetLayout.module.css';
 import { useSheet } from '../../ui/sheet';
 import { useUnits } from '../../ui/units';
 import { Comparison } from './Comparison';
+import { EveryFigure } from './EveryFigure';
 import { BodyChoice, CupboardOffers, LensChoice } from './GearChoice';
 import { LensPicture } from './LensPicture';
 import classes from './lens.module.css';
@@ -78,6 +79,7 @@ export function LensSheet({ findings }: { findings: readonly Finding[] }) {
           <>
             <PlanField pointer={`${AT}/position/z_mm`} />
             <PlanField pointer="/maker/lean_deg" />
+            <PlanField pointer="/room/ceiling_mm" />
           </>
         ) : null}
       </div>
@@ -86,6 +88,7 @@ export function LensSheet({ findings }: { findings: readonly Finding[] }) {
         <>
           <Placing drawing={drawing} />
           <Publishing evaluation={evaluation} />
+          <EveryFigure />
           <ZoomSection />
           <Comparison owned={owned} />
         </>

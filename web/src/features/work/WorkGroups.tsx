@@ -100,7 +100,7 @@ export function SurfaceGroup() {
   const { table } = evaluation.work;
   const words = `${lengthWords(table.right - table.left, system)} × ${lengthWords(table.far - table.near, system)}, ${lengthWords(evaluation.work.table_height_mm, system)} high`;
   return (
-    <FieldGroup title="Table and work" words={words}>
+    <FieldGroup title="Table and work" words={words} open>
       <PlanField pointer="/table/width_mm" />
       <PlanField pointer="/table/depth_mm" />
       <PlanField pointer="/table/height_mm" />

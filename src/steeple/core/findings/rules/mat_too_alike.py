@@ -6,13 +6,33 @@ from collections.abc import Iterator
 
 from steeple.core.findings.finding import Proposal, Rule, Said, measured
 from steeple.core.findings.scene import Scene
-from steeple.core.optics.exposure import stops_between
+from steeple.core.optics.exposure import automatic_error, stops_between
 from steeple.core.plan.changes import Change
-from steeple.core.study.result import Quantity, say
+from steeple.core.study.result import Quantity, Sentence, say
 
 WANTED_STOPS = 1.0
 """Less than a factor of two is no clear edge on a small screen; our own planning value."""
+NOTICED_STOPS = 0.5
 MATS = (("dark", 0.06), ("mid", 0.25), ("light", 0.75))
+
+
+def _exposure(scene: Scene) -> Sentence:
+    """What an automatic exposure would make of work and mat together."""
+    work, sight = scene.work, scene.sight
+    share = 0.5
+    if sight is not None and sight.seen_surface is not None:
+        seen = sight.seen_surface
+        share = min(1.0, work.zone.width_mm * work.zone.depth_mm / (seen.width_mm * seen.depth_mm))
+    parts = {work.reflectance: share}
+    parts[work.mat_reflectance] = parts.get(work.mat_reflectance, 0.0) + 1 - share
+    error = automatic_error(parts)
+    if abs(error) < NOTICED_STOPS:
+        return say(" An automatic exposure would be about right.")
+    word = "dark" if error > 0 else "bright"
+    return say(
+        " Left to itself a camera would expose {stops} too " + word + ": set it by hand.",
+        stops=Quantity(value=abs(error), unit="stops"),
+    )
 
 
 def _judge(scene: Scene) -> Said:
@@ -29,7 +49,8 @@ def _judge(scene: Scene) -> Said:
         reason=say(
             f"It sends back {100 * work.reflectance:.0f} % of the light, table or mat "
             f"{100 * work.mat_reflectance:.0f} %."
-        ),
+        )
+        + _exposure(scene),
         measured=measured(abs(contrast), unit="stops", least=WANTED_STOPS),
         place="zone",
     )
