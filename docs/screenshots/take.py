@@ -54,7 +54,23 @@ def take(browser: Browser, base: str) -> None:
     page.get_by_text("Source: Ray").wait_for()
     shot(page, "working")
     sheet(page, dulcimer, "lens")
-    shot(page, "lens-all-holds")
+    shot(page, "lens-tipped")
+    compare = "Which of mine, and would another kind do better?"
+    page.get_by_text(compare).click()
+    page.get_by_text("To show a part").wait_for()
+    top_at(page, "Zoom against height")
+    shot(page, "zoom-and-comparison")
+    top_at(page, "Above your head, or between face and hands?")
+    shot(page, "schools")
+    sheet(page, dulcimer, "work")
+    for group in page.locator("details").all():
+        group.evaluate("each => (each.open = true)")
+    top_at(page, "You")
+    shot(page, "work-you-and-room")
+    page.goto(f"{base}/cupboard")
+    page.get_by_role("button", name="Mid-size camera").click()
+    page.get_by_role("form").wait_for()
+    shot(page, "cupboard")
     sheet(page, dumplings, "card")
     shot(page, "card")
     evening = page_of(browser, evening=True, inches=True)
@@ -63,6 +79,11 @@ def take(browser: Browser, base: str) -> None:
     phone = page_of(browser, phone=True)
     sheet(phone, dulcimer, "card")
     shot(phone, "card-phone")
+
+
+def top_at(page: Page, words: str) -> None:
+    """Scroll so that these words are at the top."""
+    page.get_by_text(words, exact=True).first.evaluate("each => each.scrollIntoView()")
 
 
 def shot(page: Page, name: str) -> None:

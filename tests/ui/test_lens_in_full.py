@@ -67,10 +67,10 @@ def test_the_head_leans_by_keyboard_and_by_pointer(opened: Opener) -> None:
     saved(page)
     page.get_by_text("undo", exact=True).click()
     expect(page.locator(HEAD)).to_have_attribute("aria-valuenow", "10")
-    drag(page, HEAD, 90, 30)
+    drag(page, f"{HEAD} circle", 90, 30)
     page.mouse.up()
     expect(page.locator("[data-note='lens.head-in-frame']")).to_be_visible()
-    expect(page.get_by_label("You lean in")).not_to_have_value("10")
+    expect(page.get_by_role("textbox", name="You lean in")).not_to_have_value("10")
 
 
 def test_a_tipped_camera_says_its_tilt_and_its_card_the_inclinometer(opened: Opener) -> None:
@@ -133,10 +133,10 @@ def test_gear_is_compared_and_taken(opened: Opener) -> None:
     expect(rows.first).to_be_visible()
     expect(page.get_by_text("a kind to get").first).to_be_visible()
     expect(page.get_by_text("Above your head, or between face and hands?")).to_be_visible()
-    expect(page.get_by_text("crop in the edit")).to_be_visible()
-    rows.get_by_role("button", name="Take Small-sensor camera, 4 GB files, wide 14").click()
+    expect(page.get_by_role("listitem").filter(has_text="crop in the edit:")).to_be_visible()
+    rows.get_by_role("button", name="Take Small-sensor camera, 4 GB files, normal 35").click()
     expect(page.get_by_label("Camera", exact=True)).to_contain_text("Small-sensor camera")
-    expect(page.get_by_role("heading", level=1)).to_contain_text("(a fixed 14 mm)")
+    expect(page.get_by_role("heading", level=1)).to_contain_text("(a fixed 35 mm)")
 
 
 def test_a_lens_of_ones_own_goes_into_plan_and_cupboard(opened: Opener) -> None:

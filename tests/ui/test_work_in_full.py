@@ -78,8 +78,7 @@ def test_slope_and_obstacles_bound_the_lens(opened: Opener, watch: Watch) -> Non
     bottom.press("Enter")
     expect(page.get_by_text("must be above its bottom")).to_be_visible()
     bottom.press("Escape")
-    page.keyboard.press("Escape")
-    page.locator("body").press("2")
+    page.get_by_role("link", name="Lens").click()
     expect(page.locator("[data-note='lens.ceiling-in-the-way']")).to_contain_text(
         "into the ceiling"
     )
@@ -87,7 +86,7 @@ def test_slope_and_obstacles_bound_the_lens(opened: Opener, watch: Watch) -> Non
 
 @pytest.mark.parametrize("shape", ["easel", "small-upright", "percussion", "keyboard"])
 def test_every_kind_of_work_is_drawn(opened: Opener, shape: str) -> None:
-    page = opened(Plan(title=shape, work=Work(shape=shape)), "work")  # type: ignore[arg-type]
+    page = opened(Plan(title=shape, work=Work(shape=shape)), "work")
     expect(page.get_by_label("Shape of work")).to_have_value(shape)
     expect(page.get_by_text("Usual angles for this work")).to_be_visible()
     expect(page.locator("[data-handle=zone-top]")).to_be_visible()
@@ -99,7 +98,7 @@ def test_unfolded_groups_are_clean_for_everyone(opened: Opener) -> None:
         unfold(page, title)
     assert violations(page) == []
     page.set_viewport_size({"width": 390, "height": 844})
-    assert page.evaluate("document.documentElement.scrollWidth - innerWidth") <= 0
+    page.wait_for_function("document.documentElement.scrollWidth <= innerWidth")
 
 
 def test_a_whole_walk_with_the_keyboard_alone(opened: Opener) -> None:

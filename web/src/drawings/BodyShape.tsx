@@ -11,23 +11,27 @@ interface Props {
 
 type Part = Person['parts'][number];
 
-/** From the side: what is drawn over what. */
-const ORDER = ['neck', 'trunk', 'upper-arm', 'forearm', 'hand', 'tool'];
+/** What is one shape with its own edge, the hindmost first. */
+const FROM_SIDE = [['neck', 'trunk'], ['upper-arm', 'forearm'], ['hand'], ['head']];
+const FROM_ABOVE = [['neck', 'trunk', 'upper-arm', 'forearm', 'hand', 'tool'], ['head']];
 const SKIN = ['head', 'hand'];
 
 const across = (point: Point, from: Props['from']): number => (from === 'side' ? point.y : point.x);
 const along = (point: Point, from: Props['from']): number => (from === 'side' ? point.z : point.y);
 
 export function BodyShape({ person, scale, from }: Props) {
-  const parts = person.parts.filter((part) => from === 'above' || part.part !== 'tool');
   const height = (part: Part) => Math.max(part.a.z, part.b.z);
-  const drawn = [...parts].sort((a, b) =>
-    from === 'above' ? height(a) - height(b) : ORDER.indexOf(a.part) - ORDER.indexOf(b.part),
-  );
+  const upward = [...person.parts].sort((a, b) => height(a) - height(b));
   return (
     <g aria-hidden="true" data-shape="body">
-      <Outline parts={drawn.filter((part) => part.part !== 'head')} scale={scale} from={from} />
-      <Outline parts={drawn.filter((part) => part.part === 'head')} scale={scale} from={from} />
+      {(from === 'side' ? FROM_SIDE : FROM_ABOVE).map((shape) => (
+        <Outline
+          key={shape[0]}
+          parts={upward.filter((part) => shape.includes(part.part))}
+          scale={scale}
+          from={from}
+        />
+      ))}
     </g>
   );
 }

@@ -342,11 +342,13 @@ function HandRoom({
         d={`M${x} ${top}V${low}M${x - 4} ${top}h8M${x - 4} ${low}h8`}
         className={classes.dimension}
       />
-      <text x={x + 7} y={(top + low) / 2} className={`${classes.text} ${classes.halo}`}>
+      <text
+        transform={`translate(${x - 5} ${(top + low) / 2}) rotate(-90)`}
+        textAnchor="middle"
+        className={`${classes.text} ${classes.halo}`}
+      >
         {lengthWords(rim - work.top_mm, system)}
-      </text>
-      <text x={x + 7} y={(top + low) / 2 + 15} className={`${classes.soft} ${classes.halo}`}>
-        for hands
+        {low - top > 110 ? <tspan className={classes.soft}> for hands</tspan> : null}
       </text>
     </g>
   );

@@ -261,11 +261,17 @@ function Present({
       <circle r={6} className={classes.gripShape} />
       <text
         y={lower ? 22 : -13}
-        textAnchor={focal > map.lens_to_mm / 1.15 ? 'end' : 'middle'}
+        textAnchor={anchorAt(focal, map)}
         className={`${classes.text} ${classes.halo}`}
       >
         {words}
       </text>
     </g>
   );
+}
+
+/** Keeps the words of the point inside the map, at its ends too. */
+function anchorAt(focal: number, map: ZoomMap): 'start' | 'middle' | 'end' {
+  if (focal > map.lens_to_mm / 1.15) return 'end';
+  return focal < map.lens_from_mm * 1.1 ? 'start' : 'middle';
 }

@@ -150,8 +150,18 @@ def area(request: AreaRequest) -> Area:
 def field_of_view(request: TapeRequest) -> FieldOfViewReply:
     """The horizontal field of view from a tape photographed at one distance, or at two."""
     second = None
-    if request.second_distance_mm is not None and request.second_seen_mm is not None:
-        second = TapeReading(request.second_distance_mm, request.second_seen_mm)
+    farther, seen = request.second_distance_mm, request.second_seen_mm
+    if farther is not None and seen is not None:
+        second = TapeReading(farther, seen)
+    elif farther is not None or seen is not None:
+        missing = "second_distance_mm" if farther is None else "second_seen_mm"
+        raise InputError(
+            "missing",
+            "A second look at the tape needs both its distance and what was seen.",
+            field=missing,
+            value="empty",
+            allowed="above 0 mm",
+        )
     found = field_of_view_from_tape(TapeReading(request.distance_mm, request.seen_mm), second)
     return FieldOfViewReply(angle_deg=found.angle_deg, pupil_behind_mm=found.pupil_behind_mm)
 

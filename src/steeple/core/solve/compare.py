@@ -14,7 +14,7 @@ from steeple.core.optics.frame import PIXELS_PER_LINE
 from steeple.core.plan.changes import Change
 from steeple.core.plan.document import Camera, Plan
 from steeple.core.plan.gear import Body, Lens
-from steeple.core.solve.search import Candidate, Stretch, best_of, candidates, freed
+from steeple.core.solve.search import Candidate, Stretch, best_of, candidates, check_camera, freed
 from steeple.core.solve.work_out import DEMANDS
 from steeple.core.study.assumptions import Assumptions
 from steeple.core.study.body_sight import BodySight, body_sight
@@ -223,7 +223,8 @@ def _order(ranked: Ranked) -> tuple[int, bool, float]:
 
 def compare(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> Comparison:
     """Everything owned side by side, the kinds one could get, the schools, and the ways closer."""
-    if index >= len(plan.cameras):
+    check_camera(plan, index)
+    if not plan.cameras:
         return Comparison(measure="height", rows=(), schools=(), closer_times=CLOSER, closer=())
     work = given_work(plan, Assumptions())
     rows = [

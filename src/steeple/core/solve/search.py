@@ -12,6 +12,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from types import MappingProxyType
 
+from steeple.core.errors import InputError
 from steeple.core.findings.scene import Scene
 from steeple.core.optics.focus import circle_of_confusion, critical_circle, f_number_holding
 from steeple.core.plan.changes import Change, apply_changes
@@ -184,6 +185,25 @@ def freed(plan: Plan, index: int) -> Plan:
             )
         ],
     )  # fmt: skip
+
+
+def check_camera(plan: Plan, index: int) -> None:
+    """Refuse a camera that the plan does not have; a plan without cameras is asked for its first.
+
+    Raises
+    ------
+    InputError
+        ``no-such-camera``, with what there is.
+    """
+    count = max(1, len(plan.cameras))
+    if not 0 <= index < count:
+        raise InputError(
+            "no-such-camera",
+            f"Camera {index} is not in this plan; its cameras are numbered from 0 to {count - 1}.",
+            field="camera",
+            value=index,
+            allowed=f"between 0 and {count - 1}",
+        )
 
 
 def best_setting(plan: Plan, index: int, *, within: Stretch | None = None) -> Candidate | None:

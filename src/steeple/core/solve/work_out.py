@@ -14,7 +14,7 @@ from steeple.core.findings.judging import judge
 from steeple.core.findings.scene import NOTHING_OWNED, Owned, Scene, scenes_of
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import Plan
-from steeple.core.solve.search import Candidate, best_setting, changes_for
+from steeple.core.solve.search import Candidate, best_setting, changes_for, check_camera
 from steeple.core.study.answers import way_round_words
 from steeple.core.study.result import Quantity, Result, Sentence, mm, say
 
@@ -58,6 +58,7 @@ def work_out(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> Out
     index: which of its cameras.
     owned: what the maker owns and a way out may take.
     """
+    check_camera(plan, index)
     scene = scenes_of(plan, owned)[index] if plan.cameras else scenes_of(plan, owned)[0]
     best = best_setting(plan, index) if plan.cameras else None
     if best is None:

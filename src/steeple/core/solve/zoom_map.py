@@ -7,7 +7,7 @@ import math
 from pydantic import Field
 
 from steeple.core.plan.document import Plan
-from steeple.core.solve.search import ZOOMS, best_of, candidates, freed
+from steeple.core.solve.search import ZOOMS, best_of, candidates, check_camera, freed
 from steeple.core.study.assumptions import Assumptions
 from steeple.core.study.framing import framing_of
 from steeple.core.study.given import given_work
@@ -73,7 +73,8 @@ class ZoomMap(Result):
 
 def zoom_map(plan: Plan, *, index: int = 0) -> ZoomMap | None:
     """The map of a plan's camera; None for a phone or webcam, or while gear is missing."""
-    if index >= len(plan.cameras):
+    check_camera(plan, index)
+    if not plan.cameras:
         return None
     work = given_work(plan, Assumptions())
     camera = given_camera(plan.cameras[index], index, work, Assumptions())

@@ -127,9 +127,25 @@ function Schools({ compared }: { compared: Compared }) {
   );
 }
 
+/** What of the maker and the camera is in the way, in sentences; says so when nothing is. */
+function inTheWay(school: School): string[] {
+  const percent = (share: number) => `${exactWords(share * 100, 1)} %`;
+  const some = (share: number) => share >= 0.0005;
+  return [
+    some(school.head_in_frame)
+      ? `Your head takes up to ${percent(school.head_in_frame)} of the picture.`
+      : 'Your head stays out of the picture.',
+    some(school.zone_hidden)
+      ? `It hides up to ${percent(school.zone_hidden)} of the zone.`
+      : 'Nothing of you hides the zone but your hands.',
+    some(school.own_view_hidden)
+      ? `The camera hides ${percent(school.own_view_hidden)} of the zone from you.`
+      : 'You see the whole zone past the camera.',
+  ];
+}
+
 function SchoolCard({ school, system }: { school: School; system: UnitSystem }) {
   const { change } = useSheet();
-  const percent = (share: number) => `${exactWords(share * 100, 1)} %`;
   return (
     <section className={classes.school}>
       <h4 className={classes.named}>
@@ -140,9 +156,7 @@ function SchoolCard({ school, system }: { school: School; system: UnitSystem }) 
         At {lengthWords(school.value_mm, system)}
         {school.focal_mm === null ? '' : `, zoom ${exactWords(school.focal_mm, 1)} mm`}:{' '}
         {exactWords(school.px_per_mm, 2)} px/mm, {lengthWords(school.hand_room_mm, system)} for
-        hands. Your head takes up to {percent(school.head_in_frame)} of the picture and hides{' '}
-        {percent(school.zone_hidden)} of the zone; the camera hides{' '}
-        {percent(school.own_view_hidden)} of the zone from you.
+        hands. {inTheWay(school).join(' ')}
       </p>
       {school.works ? null : <p>Against it: {school.unmet.join(', ')}.</p>}
       <UnstyledButton className={classes.take} onClick={() => void change(school.changes)}>
