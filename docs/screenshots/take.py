@@ -68,7 +68,7 @@ def take(browser: Browser, base: str) -> None:
     top_at(page, "You")
     shot(page, "work-you-and-room")
     page.goto(f"{base}/cupboard")
-    page.get_by_role("button", name="Mid-size camera").click()
+    page.get_by_role("button", name="Change Mid-size camera").click()
     page.get_by_role("form").wait_for()
     shot(page, "cupboard")
     sheet(page, dumplings, "card")

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { GearField } from '../api/types';
-import { draftOf, figuresOf, refusalsFrom, shown, summaryOf } from './gear';
+import { draftOf, figuresOf, refusalsFrom, shown, summaryOf, unitOf } from './gear';
 
 const field = (
   path: string,
@@ -49,6 +49,34 @@ describe('gear in a form', () => {
       expect(back.figures.shown_elsewhere).toBe(true);
       expect(Math.abs(Number(back.figures.back_mm) - 42)).toBeLessThan(1.6);
     }
+  });
+
+  it('takes file sizes, limits and exposures as they are printed', () => {
+    const fields = [
+      field('file_limit_bytes', 'whole', { unit: 'bytes' }),
+      field('recording_limit_s', 'number', { unit: 's' }),
+      field('shortest_shutter_s', 'number', { unit: 's' }),
+      field('longest_shutter_s', 'number', { unit: 's' }),
+    ];
+    const kept = {
+      file_limit_bytes: 4e9,
+      recording_limit_s: 1740,
+      shortest_shutter_s: 0.00025,
+      longest_shutter_s: 30,
+    };
+    expect(fields.map((one) => unitOf(one, 'in'))).toEqual(['GB', 'min', 's', 's']);
+    const draft = draftOf(fields, kept, 'cm');
+    expect(Object.values(draft.texts)).toEqual(['4', '29', '1/4000', '30']);
+    expect(figuresOf('body', fields, draft, 'cm').figures).toEqual(kept);
+    const typed = { ...draft.texts, file_limit_bytes: '3,7 GB', shortest_shutter_s: '1/125 s' };
+    const { figures } = figuresOf('body', fields, { ...draft, texts: typed }, 'cm');
+    expect(figures).toMatchObject({ file_limit_bytes: 3.7e9, shortest_shutter_s: 0.008 });
+    const bad = { ...draft.texts, shortest_shutter_s: '1/0', recording_limit_s: 'long' };
+    const { refusals } = figuresOf('body', fields, { ...draft, texts: bad }, 'cm');
+    expect(Object.keys(refusals).sort()).toEqual(['recording_limit_s', 'shortest_shutter_s']);
+    expect(summaryOf(fields, kept, 'cm')).toBe(
+      'file_limit_bytes 4 GB · recording_limit_s 29 min · shortest_shutter_s 1/4000 s · longest_shutter_s 30 s',
+    );
   });
 
   it('leaves out what is not known and asks for what is needed', () => {

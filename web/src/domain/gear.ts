@@ -43,13 +43,36 @@ function valueAt(figures: unknown, path: string): unknown {
     );
 }
 
+/** Figures that are typed in another unit than they are kept in: by how many of the kept unit. */
+const TYPED: Record<string, { unit: string; holds: number }> = {
+  bytes: { unit: 'GB', holds: 1e9 },
+  recording_limit_s: { unit: 'min', holds: 60 },
+};
+const typed = (field: GearField) =>
+  TYPED[field.unit] ?? TYPED[field.path.split('/').at(-1) ?? ''] ?? null;
+const isExposure = (field: GearField): boolean => field.path.endsWith('shutter_s');
+
+/** The unit in which a field is typed. */
+export function unitOf(field: GearField, system: UnitSystem): string {
+  return field.length ? system : (typed(field)?.unit ?? field.unit);
+}
+
+/** A number as it is typed: a length in the maker's unit, an exposure as a part of a second. */
+function numberWords(field: GearField, value: number, system: UnitSystem, decimals: number) {
+  if (field.length) return lengthDigits(value, system);
+  const under = 1 / value;
+  if (isExposure(field) && under > 1.5 && Math.abs(under - Math.round(under)) < 0.001 * under)
+    return `1/${Math.round(under)}`;
+  return exactWords(value / (typed(field)?.holds ?? 1), decimals);
+}
+
 /** A stored value as the text of its field; empty for what is not known. */
 export function textOf(field: GearField, value: unknown, system: UnitSystem): string {
   if (value === null || value === undefined) return '';
   if (typeof value === 'boolean') return value ? YES : NO;
   if (Array.isArray(value)) return value.join(SEPARATOR);
   if (typeof value !== 'number') return String(value);
-  return field.length ? lengthDigits(value, system) : exactWords(value, 6);
+  return numberWords(field, value, system, 6);
 }
 
 const concrete = (path: string, place: number): string => path.replace('/*/', `/${place}/`);
@@ -120,10 +143,19 @@ function read(field: GearField, text: string, system: UnitSystem): { value: unkn
   if (field.kind === 'flag') return { value: text === YES };
   if (field.kind === 'choices') return { value: text.split(SEPARATOR).filter(Boolean) };
   if (field.kind === 'choice' || field.kind === 'text') return { value: text };
-  const number = field.length
-    ? parseLength(text, system)
-    : parseNumber(text.replace(/\s*[a-zA-Z°%]+$/, '').replace(/^f\//, ''));
-  return number === null ? null : { value: number };
+  if (field.length) {
+    const length = parseLength(text, system);
+    return length === null ? null : { value: length };
+  }
+  const bare = text.replace(/\s*[a-zA-Z°%]+$/, '').replace(/^f\//, '');
+  const part = isExposure(field) ? /^1\s*\/\s*(.+)$/.exec(bare)?.[1] : undefined;
+  const number = parseNumber(part ?? bare);
+  if (number === null || (part && number <= 0)) return null;
+  if (part) return { value: 1 / number };
+  const other = typed(field);
+  if (!other) return { value: number };
+  const value = number * other.holds;
+  return { value: field.kind === 'whole' ? Math.round(value) : value };
 }
 
 /** What a needed figure is taken from where it is left open. */
@@ -202,9 +234,10 @@ export function summaryOf(
     if (Array.isArray(value)) {
       if (value.length) said.push(value.join(', '));
     } else if (typeof value === 'number') {
+      const unit = unitOf(field, system);
       const words = field.length
         ? lengthWords(value, system)
-        : `${exactWords(value, 3)}${field.unit ? ` ${field.unit}` : ''}`;
+        : `${numberWords(field, value, system, 3)}${unit ? ` ${unit}` : ''}`;
       said.push(`${field.label.toLowerCase()} ${words}`);
     } else said.push(String(value));
   }

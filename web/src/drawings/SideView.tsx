@@ -304,8 +304,9 @@ function Sight({
           />
           {wordless ? null : (
             <text
-              x={scale.x(work.zone.far) + 30}
-              y={sharpTop + 12}
+              x={scale.x(work.zone.far) + 24}
+              y={sharpTop - 4}
+              textAnchor="end"
               className={`${classes.verd} ${classes.halo}`}
             >
               sharp

@@ -54,6 +54,7 @@ KINDS: tuple[GearKind, ...] = get_args(GearKind)
 FieldKind = Literal["text", "number", "whole", "choice", "flag", "choices"]
 EXACT_LENGTHS = (
     "sensor_width_mm", "sensor_height_mm", "focal_min_mm", "focal_max_mm", "tube_mm", "wall_mm",
+    "flange_mm",
 )  # fmt: skip
 """Lengths that are printed on gear in millimetres and are never said in inches."""
 _UNITS = {

@@ -58,8 +58,8 @@ _BODY = {
     "clean_iso": _W("Highest clean ISO", "the noise you accept"),
     "shortest_shutter_s": _W("Shortest exposure"),
     "longest_shutter_s": _W("Longest exposure"),
-    "recording_limit_s": _W("Stops by itself after", "29 minutes are 1740 s"),
-    "file_limit_bytes": _W("Largest file", "4 GB are 4000000000 bytes"),
+    "recording_limit_s": _W("Stops by itself after", "such as 29 minutes"),
+    "file_limit_bytes": _W("Largest file", "many stop at 4 GB"),
     "power_w": _W("Power drawn", "while recording"),
     "battery_wh": _W("Battery", "printed on it"),
     "screen": _W("Screen", "whether it can be turned to you"),
@@ -142,7 +142,7 @@ _RECORDER = {
 }
 _MEDIUM = {
     "name": _NAME,
-    "capacity_bytes": _W("Capacity", "64 GB are 64000000000 bytes"),
+    "capacity_bytes": _W("Capacity", "printed on it"),
     "write_mbit_s": _W("Writes", "megabits a second, sustained"),
 }
 _POWER = {

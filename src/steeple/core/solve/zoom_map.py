@@ -20,6 +20,8 @@ COLUMNS = 33
 BESIDE = 1.6
 """For a fixed lens the map shows what lies around it, up to this many times longer and shorter."""
 REACH = 1.25
+NEAR = 1.35
+"""A ceiling within this many times what is wanted is shown as well."""
 
 
 class MapBound(Result):
@@ -126,7 +128,7 @@ def _highest(ranges: list[tuple[float, HeightRange]], present: float, best: floa
     """How high the map reaches: the present and the best pair, and the ceiling where it is near."""
     wanted = max(present, best) * REACH
     ceilings = [heights.at("ceiling") for _, heights in ranges]
-    near = [one for one in ceilings if one is not None and one < 2 * wanted]
+    near = [one for one in ceilings if one is not None and one < NEAR * wanted]
     return max([wanted, *(one * 1.05 for one in near)])
 
 

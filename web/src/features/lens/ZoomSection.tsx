@@ -55,7 +55,7 @@ export function ZoomSection() {
           <p className={classes.quiet}>
             In the shaded area the zone fits, the lens focuses, your head is out of the picture and
             the finest line is readable. Full lines bound the height from below, dashed lines from
-            above. Draw the point, or move it with the arrow keys.
+            above. Drag the point, or move it with the arrow keys.
           </p>
         </div>
       </div>

@@ -11,6 +11,7 @@ import {
   type Refusals,
   refusalsFrom,
   shown,
+  unitOf,
 } from '../../domain/gear';
 import { inSystem, type UnitSystem } from '../../domain/units';
 import { useUnits } from '../units';
@@ -211,7 +212,7 @@ function OneField({
       />
     );
   }
-  const unit = field.length ? system : field.unit;
+  const unit = unitOf(field, system);
   return (
     <TextInput
       className={field.path.endsWith('name') ? classes.wideField : classes.field}
