@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import itertools
+
 import pytest
 from playwright.sync_api import Page, expect
 
@@ -164,3 +166,34 @@ def test_sharp_to_the_pixel_asks_for_more(opened: Opener) -> None:
     page.get_by_text("Place, tilt, focus, stand").click()
     page.get_by_label("Sharp means").select_option("critical")
     expect(page.locator("[data-note='lens.not-sharp-throughout']")).to_contain_text("is soft")
+
+
+@pytest.mark.parametrize(("width", "height"), [(820, 1180), (390, 844), (1280, 800)])
+def test_nothing_lies_over_anything_at_any_width(opened: Opener, width: int, height: int) -> None:
+    page = opened(SOUND, "lens")
+    page.set_viewport_size({"width": width, "height": height})
+    expect(page.locator(PICTURE)).to_be_visible()
+    page.wait_for_function("document.documentElement.scrollWidth <= innerWidth")
+    boxes = [
+        page.get_by_role("heading", level=1),
+        page.get_by_role("group", name="The rig from the side, with the plumb"),
+        page.locator(PICTURE),
+        page.get_by_role("button", name="Work it out"),
+    ]
+    areas = [box.bounding_box() for box in boxes]
+    table = page.get_by_role("group", name="The table from above").bounding_box()
+    last = areas[-1]
+    assert table is not None
+    assert last is not None
+    assert table["height"] >= 120
+    assert table["y"] + table["height"] <= last["y"]
+    for first, second in itertools.combinations([*areas, table], 2):
+        assert first is not None
+        assert second is not None
+        apart = (
+            first["x"] + first["width"] <= second["x"] + 1
+            or second["x"] + second["width"] <= first["x"] + 1
+            or first["y"] + first["height"] <= second["y"] + 1
+            or second["y"] + second["height"] <= first["y"] + 1
+        )
+        assert apart

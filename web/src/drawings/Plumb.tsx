@@ -15,6 +15,8 @@ interface Props {
   system: UnitSystem;
   handle: Handle;
   label: string;
+  /** Bounds by their figures alone, where there is no room for words. */
+  wordless: boolean;
 }
 
 const COLUMN = 12;
@@ -26,14 +28,22 @@ const TICKS = {
   in: { minor: 25.4, medium: 76.2, major: 152.4 },
 };
 
-export function Plumb({ x, scale, highest, bands, height, system, handle, label }: Props) {
+export function Plumb(props: Props) {
+  const { x, scale, highest, bands, height, system, handle, label, wordless } = props;
   const top = scale.y(highest);
   const bottom = scale.y(0);
   return (
     <g>
       <Column x={x} scale={scale} highest={highest} bands={bands} />
       <Tape x={x} scale={scale} highest={highest} system={system} hidden={height} />
-      <Bounds x={x} scale={scale} highest={highest} bands={bands} system={system} />
+      <Bounds
+        x={x}
+        scale={scale}
+        highest={highest}
+        bands={bands}
+        system={system}
+        wordless={wordless}
+      />
       <line x1={x} x2={x} y1={top} y2={bottom} className={classes.ink} strokeWidth={1.6} />
       <LensTag
         x={x}
@@ -164,13 +174,8 @@ function Bounds({
   highest,
   bands,
   system,
-}: {
-  x: number;
-  scale: Scale;
-  highest: number;
-  bands: readonly Band[];
-  system: UnitSystem;
-}) {
+  wordless,
+}: Pick<Props, 'x' | 'scale' | 'highest' | 'bands' | 'system' | 'wordless'>) {
   const bounds = bands
     .filter((band) => !band.good && band.code !== HEAD)
     .map((band) => ({
@@ -214,7 +219,7 @@ function Bounds({
               textAnchor="end"
               className={`${label.code === 'works' ? classes.verd : classes.soft} ${classes.halo}`}
             >
-              {good ? label.words : `${label.words} ${lengthDigits(label.mm, system)}`}
+              {labelWords(label.words, good ? null : lengthDigits(label.mm, system), wordless)}
             </text>
           </g>
         );
@@ -262,4 +267,9 @@ function LensTag({
       </text>
     </g>
   );
+}
+
+function labelWords(words: string, digits: string | null, wordless: boolean): string {
+  if (digits === null) return wordless ? '' : words;
+  return wordless ? digits : `${words} ${digits}`;
 }

@@ -22,6 +22,8 @@ interface Props {
 }
 
 const PLUMB_SPACE = 296;
+/** Beside a plumb whose bounds are figures alone. */
+const NARROW_SPACE = 186;
 const SEAT_MM = 430;
 /** Narrower than this (a phone) there is no room for words beside the rig. */
 const NARROW_PX = 460;
@@ -80,7 +82,7 @@ function Rig({
         {
           left: 0,
           top: 6,
-          width: Math.max(10, width - PLUMB_SPACE),
+          width: Math.max(10, width - (narrow ? NARROW_SPACE : PLUMB_SPACE)),
           height: Math.max(10, height - 12),
         },
         'left',
@@ -94,10 +96,15 @@ function Rig({
   const shift = upright ? value - camera.value_mm : 0;
   return (
     <>
-      <Surroundings work={work} scale={scale} right={plumbX - 170} system={system} />
+      <Surroundings
+        work={work}
+        scale={scale}
+        right={plumbX - (narrow ? 60 : 170)}
+        system={system}
+      />
       {work.second ? <BodyShape person={work.second} scale={scale} from="side" /> : null}
       <BodyShape person={work.maker} scale={scale} from="side" />
-      <Table work={work} scale={scale} system={system} />
+      <Table work={work} scale={scale} system={system} wordless={narrow} />
       <Sight work={work} camera={camera} scale={scale} shift={shift} wordless={narrow} />
       <CameraShape camera={camera} scale={scale} shift={shift} />
       {narrow || !upright ? null : (
@@ -125,6 +132,7 @@ function Rig({
         height={value}
         system={system}
         handle={handle}
+        wordless={narrow}
         label={upright ? 'Lens height' : 'Distance from the lens to the work'}
       />
       <NoteNumbers notes={notes} spots={spotsOf(work, camera, scale, plumbX)} />
@@ -218,7 +226,17 @@ const side = (points: readonly Point[], scale: Scale): string =>
   `M${points.map((point) => `${scale.x(point.y)} ${scale.y(point.z)}`).join('L')}Z`;
 
 /** The table with the work on it: from its surface to its top, and the things that stand there. */
-function Table({ work, scale, system }: { work: WorkDrawing; scale: Scale; system: UnitSystem }) {
+function Table({
+  work,
+  scale,
+  system,
+  wordless,
+}: {
+  work: WorkDrawing;
+  scale: Scale;
+  system: UnitSystem;
+  wordless: boolean;
+}) {
   const { table } = work;
   const tableY = scale.y(0);
   const [nearLeft, , farRight] = work.surface;
@@ -240,7 +258,8 @@ function Table({ work, scale, system }: { work: WorkDrawing; scale: Scale; syste
         textAnchor="end"
         className={`${classes.soft} ${classes.halo}`}
       >
-        table, {lengthWords(work.table_height_mm, system)} from the floor
+        table, {lengthWords(work.table_height_mm, system)}
+        {wordless ? '' : ' from the floor'}
       </text>
       {outline.length ? (
         <path

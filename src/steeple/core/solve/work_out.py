@@ -87,7 +87,7 @@ def work_out(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> Out
         )
     words = [DEMANDS[code] for code in best.unmet]
     joined = words[0] if len(words) == 1 else ", ".join(words[:-1]) + " and " + words[-1]
-    line = say("With this gear no setting meets everything: what stands against it is " + joined)
+    line = say("With this gear no setting meets everything; not met: " + joined)
     return Outcome(
         about=scene.about,
         works=False,

@@ -88,7 +88,7 @@ function Row({ row, system }: { row: CompareRow; system: UnitSystem }) {
           <span>
             {row.name}
             {row.present ? <em> · in this plan</em> : row.owned ? null : <em> · a kind to get</em>}
-            {row.works ? null : <small>against it: {row.unmet.join(', ')}</small>}
+            {row.works ? null : <small>not met: {row.unmet.join(', ')}</small>}
           </span>
         </span>
       </th>
@@ -158,7 +158,7 @@ function SchoolCard({ school, system }: { school: School; system: UnitSystem }) 
         {exactWords(school.px_per_mm, 2)} px/mm, {lengthWords(school.hand_room_mm, system)} for
         hands. {inTheWay(school).join(' ')}
       </p>
-      {school.works ? null : <p>Against it: {school.unmet.join(', ')}.</p>}
+      {school.works ? null : <p>Not met: {school.unmet.join(', ')}.</p>}
       <UnstyledButton className={classes.take} onClick={() => void change(school.changes)}>
         hang it there
       </UnstyledButton>

@@ -119,7 +119,7 @@ function Drawings({ drawing, notes }: { drawing: CameraDrawing; notes: NotePlace
           }}
         />
       </div>
-      <div className={sheet.narrow}>
+      <div className={`${sheet.narrow} ${classes.beside}`}>
         <div className={classes.views}>
           <LensPicture />
           <div className={classes.above}>
