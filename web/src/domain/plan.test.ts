@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import type { Plan } from '../api/types';
-import { samePlan, valueAt, withChanges, withValue } from './plan';
+import {
+  samePlan,
+  valueAt,
+  withChanges,
+  withEntry,
+  withNewEntry,
+  withoutEntry,
+  withValue,
+} from './plan';
 
 const plan = {
   title: 'A plan',
@@ -20,6 +28,19 @@ describe('plans by pointer', () => {
     expect(valueAt(next, '/cameras/0/position/z_mm')).toBe(740);
     expect(valueAt(plan, '/cameras/0/position/z_mm')).toBeNull();
     expect(next.table).toBe(plan.table);
+  });
+
+  it('edits a list entry by entry, and leaves a list alone that has no such entry', () => {
+    const two = withNewEntry(withNewEntry(plan, '/work/items', { name: 'a' }), '/work/items', {
+      name: 'b',
+    });
+    expect(valueAt(two, '/work/items')).toEqual([{ name: 'a' }, { name: 'b' }]);
+    const moved = withEntry(two, '/work/items', 1, { x_mm: 5 });
+    expect(valueAt(moved, '/work/items/1')).toEqual({ name: 'b', x_mm: 5 });
+    const one = withoutEntry(moved, '/work/items', 1);
+    expect(valueAt(one, '/work/items')).toEqual([{ name: 'a' }]);
+    expect(withEntry(one, '/work/items', 1, { x_mm: 9 })).toBe(one);
+    expect(withoutEntry(plan, '/room/obstacles', 0)).toBe(plan);
   });
 
   it('makes changes in order', () => {

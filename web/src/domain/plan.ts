@@ -36,6 +36,31 @@ export function withChanges(plan: Plan, changes: readonly Change[]): Plan {
   return changes.reduce((now, change) => withValue(now, change.path, change.value), plan);
 }
 
+/** A new plan whose list at a pointer has another entry in place `index`; the same plan if it has none. */
+export function withEntry(plan: Plan, pointer: string, index: number, change: object): Plan {
+  const list = valueAt(plan, pointer);
+  if (!Array.isArray(list) || !(index in list)) return plan;
+  return withValue(plan, `${pointer}/${index}`, { ...list[index], ...change });
+}
+
+/** A new plan with one more entry at the end of a list. */
+export function withNewEntry(plan: Plan, pointer: string, entry: object): Plan {
+  const list = valueAt(plan, pointer);
+  return withValue(plan, pointer, [...(Array.isArray(list) ? list : []), entry]);
+}
+
+/** A new plan without one entry of a list. */
+export function withoutEntry(plan: Plan, pointer: string, index: number): Plan {
+  const list = valueAt(plan, pointer);
+  return Array.isArray(list)
+    ? withValue(
+        plan,
+        pointer,
+        list.filter((_, at) => at !== index),
+      )
+    : plan;
+}
+
 /** Whether two plans say the same. */
 export function samePlan(one: Plan, other: Plan): boolean {
   return JSON.stringify(one) === JSON.stringify(other);

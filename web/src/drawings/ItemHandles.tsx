@@ -1,5 +1,4 @@
 /** Handles on the things in the zone: each is moved from above. */
-import { useRef } from 'react';
 import type { Item } from '../api/types';
 import { lengthWords, type UnitSystem } from '../domain/units';
 import classes from './drawings.module.css';
@@ -10,8 +9,8 @@ interface Props {
   now: Item[];
   scale: Scale;
   system: UnitSystem;
-  onDrag: (items: Item[]) => void;
-  onCommit: (items: Item[]) => void;
+  onDrag: (index: number, place: Place) => void;
+  onCommit: (index: number, place: Place) => void;
 }
 
 export function ItemHandles(props: Props) {
@@ -28,24 +27,19 @@ export function ItemHandles(props: Props) {
 function ItemHandle({
   index,
   item,
-  now,
   scale,
   system,
   onDrag,
   onCommit,
 }: Props & { index: number; item: Item }) {
-  const from = useRef(now);
-  const moved = (place: Place): Item[] =>
-    from.current.map((one, at) => (at === index ? { ...one, x_mm: place.x, y_mm: place.y } : one));
   const handle = useHandle({
     place: { x: item.x_mm, y: item.y_mm },
     s: scale.s,
     system,
     moves: 'both',
-    onDrag: (place) => onDrag(moved(place)),
-    onCommit: (place) => onCommit(moved(place)),
+    onDrag: (place) => onDrag(index, place),
+    onCommit: (place) => onCommit(index, place),
   });
-  if (!handle.dragging && !handle.live) from.current = now;
   const place = handle.live ?? { x: item.x_mm, y: item.y_mm };
   const words = `${lengthWords(place.x, system)} right, ${lengthWords(place.y, system)} away`;
   return (

@@ -19,7 +19,11 @@ interface Props {
   notes: readonly NotePlace[];
   zone?: { onDrag: (zone: ZonePlace) => void; onCommit: (zone: ZonePlace) => void };
   lens?: { onDrag: (place: Place) => void; onCommit: (place: Place) => void };
-  items?: { onDrag: (items: Item[]) => void; onCommit: (items: Item[]) => void; now: Item[] };
+  items?: {
+    now: Item[];
+    onDrag: (index: number, place: Place) => void;
+    onCommit: (index: number, place: Place) => void;
+  };
 }
 
 const ROOM_FOR_WORDS_PX = 190;

@@ -70,6 +70,7 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
             dragging: sheet.dragging,
             drag,
             commit,
+            edit: (update: (plan: Plan) => Plan) => commit(update, false),
             set: (pointer: string, value: unknown) =>
               commit((now) => withValue(now, pointer, value), false),
             change: (changes: readonly Change[]) =>

@@ -24,6 +24,8 @@ export interface SheetTools {
   drag: (plan: Plan) => void;
   /** Makes a change and saves it; gives the problems where it was refused. */
   commit: (update: (plan: Plan) => Plan) => Promise<readonly Problem[]>;
+  /** The same, shown only once it was accepted: for what is typed. */
+  edit: (update: (plan: Plan) => Plan) => Promise<readonly Problem[]>;
   set: (pointer: string, value: unknown) => Promise<readonly Problem[]>;
   change: (changes: readonly Change[]) => Promise<readonly Problem[]>;
 }

@@ -24,6 +24,7 @@ from steeple.core.study.result import Quantity, Sentence, mm, say
 from steeple.core.study.settings import longest_fitting, settle
 
 _SAME_MM = 0.05
+Place = tuple[Change, ...]
 
 
 def change(scene: Scene, field: str, value: JsonValue) -> Change:
@@ -284,39 +285,43 @@ def from_other_side(scene: Scene) -> Iterator[Proposal]:
     yield Proposal(action=say(f"Film from your {hand} instead"), changes=tuple(changes))
 
 
+def _aimed(scene: Scene, tilt_deg: float, toward_deg: float) -> tuple[Place, float] | None:
+    """Where a camera aimed so hangs best, its place left open: changes, and its height or distance.
+
+    None where nothing works from there.
+    """
+    study, index = scene.lens, scene.index
+    assert study is not None
+    assert index is not None
+    aim = (change(scene, "aim/tilt_deg", tilt_deg), change(scene, "aim/toward_deg", toward_deg))
+    loose = tuple(change(scene, f"position/{axis}_mm", None) for axis in "xyz")
+    freed = apply_changes(scene.plan, (*aim, *loose))
+    camera = given_camera(freed.cameras[index], index, scene.work, Assumptions())
+    assert camera is not None
+    framing = framing_of(camera, scene.work, study.settings.focal_mm)
+    heights = height_range(framing, study.settings.focal_mm)
+    if not heights.works:
+        return None
+    value = _tidy(heights.suggested_mm)
+    return (*aim, *loose, *placed(scene, framing, value)), value
+
+
 def go_round(scene: Scene) -> Iterator[Proposal]:
     """A tipped camera on another side of the work, as far off as it needs to be there."""
-    study, index = scene.lens, scene.index
-    if study is None or index is None or study.camera.tilt_deg < 30:
+    study = scene.lens
+    if study is None or scene.index is None or study.camera.tilt_deg < 30:
         return
     for turn_deg in (30.0, -30.0, 60.0, -60.0, 90.0, -90.0):
         toward = (study.camera.toward_deg + turn_deg) % 360.0
-        changes = (
-            change(scene, "aim/tilt_deg", study.camera.tilt_deg),
-            change(scene, "aim/toward_deg", toward),
-            change(scene, "position/x_mm", None),
-            change(scene, "position/y_mm", None),
-            change(scene, "position/z_mm", None),
-        )
-        freed = apply_changes(scene.plan, changes)
-        camera = given_camera(freed.cameras[index], index, scene.work, Assumptions())
-        assert camera is not None
-        framing = framing_of(camera, scene.work, study.settings.focal_mm)
-        heights = height_range(framing, study.settings.focal_mm)
-        if heights.works:
-            place = framing.position(framing.d_of(heights.suggested_mm))
+        found = _aimed(scene, study.camera.tilt_deg, toward)
+        if found is not None:
             side = "right" if turn_deg < 0 else "left"
             yield Proposal(
                 action=say(
                     "Go round by {turn} to the " + side + ", looking toward " + clock_words(toward),
                     turn=Quantity(value=abs(turn_deg), unit="deg"),
                 ),
-                changes=(
-                    *changes[:2],
-                    change(scene, "position/x_mm", _tidy(place.x)),
-                    change(scene, "position/y_mm", _tidy(place.y)),
-                    change(scene, "position/z_mm", _tidy(place.z)),
-                ),
+                changes=found[0],
                 family="round",
             )
 
@@ -351,32 +356,19 @@ def other_body(scene: Scene, suits: Callable[[Body], bool]) -> Iterator[Proposal
 
 def tip_away(scene: Scene) -> Iterator[Proposal]:
     """Slide the camera away from the maker and tip it back toward the zone: past the head."""
-    study, index = scene.lens, scene.index
-    if study is None or study.sight is None or index is None or not study.looks_down:
+    study = scene.lens
+    if study is None or study.sight is None or scene.index is None or not study.looks_down:
         return
     for tilt in (10.0, 15.0, 20.0, 25.0):
-        changes = (
-            change(scene, "aim/tilt_deg", tilt),
-            change(scene, "aim/toward_deg", 180.0),
-            change(scene, "position/x_mm", None),
-            change(scene, "position/y_mm", None),
-            change(scene, "position/z_mm", None),
-        )
-        freed = apply_changes(scene.plan, changes)
-        camera = given_camera(freed.cameras[index], index, scene.work, Assumptions())
-        assert camera is not None
-        heights = height_range(
-            framing_of(camera, scene.work, study.settings.focal_mm), study.settings.focal_mm
-        )
-        if heights.works:
-            height = _tidy(heights.suggested_mm)
+        found = _aimed(scene, tilt, 180.0)
+        if found is not None:
             yield Proposal(
                 action=say(
                     "Tip the camera {tilt} from the far side, lens at {height}",
                     tilt=Quantity(value=tilt, unit="deg"),
-                    height=mm(height),
+                    height=mm(found[1]),
                 ),
-                changes=(*changes[:4], change(scene, "position/z_mm", height)),
+                changes=found[0],
             )
             return
 

@@ -8,11 +8,20 @@ import { PlainField } from '../../ui/PlainField';
 import { PlanField } from '../../ui/PlanField';
 import { useSheet } from '../../ui/sheet';
 import { useUnits } from '../../ui/units';
+import { useEntries } from './useEntries';
 import classes from './work.module.css';
 
 const SLOPE = '/room/slope';
-const OBSTACLES = '/room/obstacles';
 const LIMIT = 12;
+const NEW: Obstacle = {
+  name: 'wall cupboard',
+  from_left_edge_mm: 0,
+  from_front_edge_mm: 400,
+  width_mm: 600,
+  depth_mm: 300,
+  bottom_mm: 1400,
+  top_mm: 2000,
+};
 const EDGES = {
   'left-right': ['Above the left edge', 'Above the right edge'],
   'near-far': ['Above your edge', 'Above the far edge'],
@@ -101,26 +110,8 @@ const ROWS: readonly Row[] = [
 ];
 
 function Obstacles() {
-  const { plan, set } = useSheet();
-  const { obstacles } = plan.room;
-  const put = (index: number, change: Partial<Obstacle>) =>
-    set(
-      OBSTACLES,
-      obstacles.map((one, at) => (at === index ? { ...one, ...change } : one)),
-    );
-  const add = () =>
-    set(OBSTACLES, [
-      ...obstacles,
-      {
-        name: 'wall cupboard',
-        from_left_edge_mm: 0,
-        from_front_edge_mm: 400,
-        width_mm: 600,
-        depth_mm: 300,
-        bottom_mm: 1400,
-        top_mm: 2000,
-      },
-    ]);
+  const { obstacles } = useSheet().plan.room;
+  const { put, add, remove } = useEntries<Obstacle>('/room/obstacles');
   return (
     <>
       {obstacles.map((one, index) => (
@@ -146,19 +137,14 @@ function Obstacles() {
           <UnstyledButton
             className={classes.remove}
             aria-label={`Take ${one.name} away`}
-            onClick={() =>
-              void set(
-                OBSTACLES,
-                obstacles.filter((_, at) => at !== index),
-              )
-            }
+            onClick={() => remove(index)}
           >
             take away
           </UnstyledButton>
         </fieldset>
       ))}
       {obstacles.length < LIMIT ? (
-        <Button variant="default" size="compact-md" onClick={() => void add()}>
+        <Button variant="default" size="compact-md" onClick={() => add(NEW)}>
           Add a cupboard, beam or lamp
         </Button>
       ) : null}

@@ -5,15 +5,24 @@ import { ChoiceField } from '../../ui/ChoiceField';
 import { FieldGroup } from '../../ui/FieldGroup';
 import { PlainField } from '../../ui/PlainField';
 import { useSheet } from '../../ui/sheet';
+import { useEntries } from './useEntries';
 import classes from './work.module.css';
 
-const AT = '/work/items';
 const KINDS = [
   { value: 'box', label: 'box' },
   { value: 'cylinder', label: 'cylinder' },
   { value: 'sphere', label: 'ball' },
 ];
 const LIMIT = 12;
+const NEW: Item = {
+  kind: 'box',
+  name: 'thing',
+  x_mm: 0,
+  y_mm: 0,
+  width_mm: 80,
+  depth_mm: 60,
+  height_mm: 40,
+};
 
 /** The thing in another form: what the new form needs is taken from what there is. */
 function asKind(item: Item, kind: Item['kind']): Item {
@@ -26,27 +35,9 @@ function asKind(item: Item, kind: Item['kind']): Item {
 }
 
 export function ThingsGroup() {
-  const { plan, set } = useSheet();
-  const { items } = plan.work;
+  const { items } = useSheet().plan.work;
+  const { put, add, remove } = useEntries<Item>('/work/items');
   const words = items.length ? items.map((item) => item.name).join(', ') : 'none';
-  const put = (index: number, change: Partial<Item>) =>
-    set(
-      AT,
-      items.map((item, at) => (at === index ? { ...item, ...change } : item)),
-    );
-  const add = () =>
-    set(AT, [
-      ...items,
-      {
-        kind: 'box',
-        name: `thing ${items.length + 1}`,
-        x_mm: 0,
-        y_mm: 0,
-        width_mm: 80,
-        depth_mm: 60,
-        height_mm: 40,
-      },
-    ]);
   return (
     <FieldGroup title="Things in the zone" words={words}>
       {items.map((item, index) => (
@@ -103,19 +94,18 @@ export function ThingsGroup() {
           <UnstyledButton
             className={classes.remove}
             aria-label={`Take ${item.name} away`}
-            onClick={() =>
-              void set(
-                AT,
-                items.filter((_, at) => at !== index),
-              )
-            }
+            onClick={() => remove(index)}
           >
             take away
           </UnstyledButton>
         </fieldset>
       ))}
       {items.length < LIMIT ? (
-        <Button variant="default" size="compact-md" onClick={() => void add()}>
+        <Button
+          variant="default"
+          size="compact-md"
+          onClick={() => add({ ...NEW, name: `thing ${items.length + 1}` })}
+        >
           Put something in
         </Button>
       ) : null}

@@ -1,11 +1,12 @@
 /** Work: what is filmed, and where. */
 import { useMemo } from 'react';
-import type { Finding, Item, Plan, Shape } from '../../api/types';
-import { withValue } from '../../domain/plan';
+import type { Finding, Plan, Shape } from '../../api/types';
+import { withEntry, withValue } from '../../domain/plan';
 import type { ZonePlace } from '../../domain/zone';
 import { numbered } from '../../drawings/notes';
 import { PlanView } from '../../drawings/PlanView';
 import { TopView } from '../../drawings/TopView';
+import type { Place } from '../../drawings/useHandle';
 import { AnswerLine } from '../../ui/AnswerLine';
 import { ChoiceField } from '../../ui/ChoiceField';
 import { PlanField } from '../../ui/PlanField';
@@ -39,7 +40,8 @@ export function WorkSheet({ shapes, findings }: Props) {
   const notes = useMemo(() => numbered(findings), [findings]);
   const shape = shapes.find((one) => one.id === plan.work.shape);
   const flat = evaluation.work.tilt_deg === 0;
-  const withItems = (now: Plan, items: Item[]) => withValue(now, '/work/items', items);
+  const withItem = (now: Plan, index: number, { x, y }: Place) =>
+    withEntry(now, '/work/items', index, { x_mm: x, y_mm: y });
   const withLean = (now: Plan, deg: number) => withValue(now, '/maker/lean_deg', deg);
   return (
     <>
@@ -61,8 +63,8 @@ export function WorkSheet({ shapes, findings }: Props) {
               : {})}
             items={{
               now: plan.work.items,
-              onDrag: (items) => drag(withItems(plan, items)),
-              onCommit: (items) => void commit((now) => withItems(now, items)),
+              onDrag: (index, place) => drag(withItem(plan, index, place)),
+              onCommit: (index, place) => void commit((now) => withItem(now, index, place)),
             }}
           />
         </div>
