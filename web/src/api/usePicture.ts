@@ -4,9 +4,12 @@ import { getPicture } from './requests';
 import type { Plan } from './types';
 
 /** Address of the newest picture; null while there is none. `plan` null asks for none. */
-export function usePicture(plan: Plan | null, widthPx: number, pose: number): string | null {
+export function usePicture(
+  plan: Plan | null,
+  { widthPx, quality, pose }: { widthPx: number; quality: 'draft' | 'fine'; pose: number },
+): string | null {
   const [address, setAddress] = useState<string | null>(null);
-  const wanted = useRef<{ plan: Plan; pose: number } | null>(null);
+  const wanted = useRef<{ plan: Plan; quality: 'draft' | 'fine'; pose: number } | null>(null);
   const running = useRef(false);
   const gone = useRef(false);
   const shown = useRef<string | null>(null);
@@ -31,7 +34,7 @@ export function usePicture(plan: Plan | null, widthPx: number, pose: number): st
       show(null);
       return;
     }
-    wanted.current = { plan, pose };
+    wanted.current = { plan, quality, pose };
     if (running.current) return;
     const run = async (): Promise<void> => {
       running.current = true;
@@ -39,7 +42,7 @@ export function usePicture(plan: Plan | null, widthPx: number, pose: number): st
         const job = wanted.current;
         wanted.current = null;
         try {
-          const blob = await getPicture(job.plan, widthPx, 'draft', job.pose);
+          const blob = await getPicture(job.plan, widthPx, job.quality, job.pose);
           if (!gone.current) show(URL.createObjectURL(blob));
         } catch {
           // The evaluation says what is wrong; the picture waits for the next change.
@@ -48,7 +51,7 @@ export function usePicture(plan: Plan | null, widthPx: number, pose: number): st
       running.current = false;
     };
     void run();
-  }, [plan, widthPx, pose]);
+  }, [plan, widthPx, quality, pose]);
 
   return address;
 }

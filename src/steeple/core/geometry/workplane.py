@@ -41,11 +41,8 @@ class WorkPlane:
 
     def point(self, x: float, s: float, h: float = 0.0) -> Vector:
         """A place in the axes of the plan."""
-        return (
-            self.middle.plus(Vector(x, 0.0, 0.0))
-            .plus(self.slope.times(s))
-            .plus(self.normal.times(h))
-        )
+        sine, cosine = sine_cosine(self.tilt_deg)
+        return Vector(x, cosine * s - sine * h, sine * (self.depth_mm / 2 + s) + cosine * h)
 
     def corners(self, h: float = 0.0) -> tuple[Vector, ...]:
         """Corners of the zone at a height off the plane: near left, near right, far right, left."""

@@ -22,11 +22,15 @@ const POSES = [
 ];
 
 export function LensPicture() {
-  const { plan, evaluation } = useSheet();
+  const { plan, evaluation, dragging } = useSheet();
   const [pose, setPose] = useState(4);
   const [saving, setSaving] = useState<string | null>(null);
   const forms = evaluation.cameras[0]?.drawing?.rim != null;
-  const address = usePicture(forms ? plan : null, DRAFT_PX, pose);
+  const address = usePicture(forms ? plan : null, {
+    widthPx: DRAFT_PX,
+    quality: dragging ? 'draft' : 'fine',
+    pose,
+  });
 
   const save = async (): Promise<void> => {
     setSaving('Drawing it large');
