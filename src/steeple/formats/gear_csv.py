@@ -136,8 +136,8 @@ def read_number(cell: str, mark: Mark) -> float | None:
     text = cell.strip()
     if re.fullmatch(r"-?\d+", text):
         return float(text)
-    if re.fullmatch(r"-?\d*\.?\d+[eE][+-]?\d+", text):
-        return float(text)
+    if re.fullmatch(r"-?\d*[.,]?\d+[eE][+-]?\d{1,3}", text):
+        return float(text.replace(",", "."))
     marks: Sequence[Mark] = (mark,) if mark else (".", ",")
     found: set[float] = set()
     for one in marks:
