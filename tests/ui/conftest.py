@@ -22,7 +22,7 @@ ROOT = Path(__file__).parents[2]
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 QUIET_HOSTS = "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost"
 
-expect.set_options(timeout=8_000)
+expect.set_options(timeout=25_000)
 
 
 @dataclass
