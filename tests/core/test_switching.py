@@ -173,3 +173,23 @@ def test_sharpness_turns_where_the_blur_is_the_circle(stop: float) -> None:
         return found is not None and found.verdict == "holds"
 
     assert turning(turn, holds) == pytest.approx(h, rel=1e-3, abs=0.6)
+
+
+@pytest.mark.parametrize("x", [-300.0, 0.0, 250.0])
+@pytest.mark.parametrize(("first", "second"), [(2_300.0, 1_700.0), (1_750.0, 2_400.0)])
+def test_a_sloping_ceiling_is_lowest_over_the_lower_edge(
+    x: float, first: float, second: float
+) -> None:
+    """Measured above the left and right table edges, the ceiling is a line between them."""
+    plan = changed(
+        room__ceiling_mm=3000,
+        room__slope={"across": "left-right", "first_mm": first, "second_mm": second},
+        cameras__0__position={"x_mm": x, "y_mm": 0, "z_mm": 720},
+    )
+    found = sight_of(plan)
+    share = (490 + 420 / 2 + x) / 1400
+    over = first + (second - first) * share - 740
+    assert found.ceiling_clearance_mm is not None
+    assert found.ceiling_clearance_mm == pytest.approx(over - found.back_height_mm, abs=1e-6)
+    level = sight_of(changed(plan, room__slope=None)).ceiling_clearance_mm
+    assert level == pytest.approx(3000 - 740 - found.back_height_mm, abs=1e-6)

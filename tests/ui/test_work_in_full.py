@@ -124,3 +124,20 @@ def test_a_whole_walk_with_the_keyboard_alone(opened: Opener) -> None:
     page.keyboard.press("Escape")
     page.locator("body").press("p")
     expect(page.get_by_text("Front rim of the lens above the table")).to_be_visible()
+
+
+def test_a_thing_taken_away_right_after_a_move_stays_away(opened: Opener) -> None:
+    """The move is settled by leaving the handle; neither edit brings back what the other took."""
+    page = opened(SOUND, "work")
+    unfold(page, "Things in the zone")
+    handle = page.locator("[data-handle=item-0]")
+    handle.focus()
+    page.keyboard.press("ArrowRight")
+    page.get_by_role("button", name="Take block away").click()
+    expect(page.get_by_role("group", name="block")).to_have_count(0)
+    expect(handle).to_have_count(0)
+    page.wait_for_timeout(900)
+    expect(handle).to_have_count(0)
+    page.reload()
+    expect(page.get_by_role("heading", level=1)).to_be_visible()
+    expect(handle).to_have_count(0)

@@ -194,7 +194,10 @@ def run(arguments: argparse.Namespace) -> int:
             f"at {plane['pupil_distance_mm']:g} mm the picture shows "
             f"{plane['width_mm']:.1f} × {plane['height_mm']:.1f} mm"
         )
-    for corner in result.pop("corners_mm", None) or ():
+    found = result.pop("corners_mm", ())
+    if found is None:
+        print("the horizon is in the picture: it has no corners on the table")
+    for corner in found or ():
         print(f"a corner of the picture lies at x {corner[0]:.1f}, y {corner[1]:.1f} mm")
     for name, value in result.items():
         print(f"{name}: {'infinite' if value is None else f'{value:.6g}'}")
