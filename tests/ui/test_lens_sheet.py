@@ -20,6 +20,7 @@ def height_of(page: Page) -> int:
 
 
 def drag(page: Page, selector: str, dx: float, dy: float, steps: int = 8) -> None:
+    page.locator(selector).scroll_into_view_if_needed()  # and waits until it stands still
     box = page.locator(selector).bounding_box()
     assert box is not None
     x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2

@@ -184,6 +184,7 @@ def test_keys_work_and_none_is_taken_while_typing(opened: Opener) -> None:
     page.keyboard.press("?")
     expect(page.get_by_role("dialog", name="Keys")).to_be_visible()
     page.keyboard.press("Escape")
+    expect(page.get_by_role("dialog", name="Keys")).to_have_count(0)
     page.keyboard.press("w")
     expect(page.locator("[data-door]").first).to_be_focused()
     page.keyboard.press("w")

@@ -79,7 +79,9 @@ export function useHandle(options: Options): Handle {
       onPointerDown: (event) => {
         if (event.button !== 0) return;
         event.currentTarget.setPointerCapture(event.pointerId);
-        start.current = { px: { x: event.clientX, y: event.clientY }, place };
+        // A step made by keyboard that has not settled yet goes on under the pointer.
+        clearTimeout(timer.current);
+        start.current = { px: { x: event.clientX, y: event.clientY }, place: now.current ?? place };
         setDragging(true);
       },
       onPointerMove: (event) => {
