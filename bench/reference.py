@@ -8,11 +8,18 @@ this version does not compute.
 from __future__ import annotations
 
 import json
+import math
 import sys
 from collections.abc import Callable, Mapping, Sequence
 from pathlib import Path
 from typing import Any
 
+import numpy as np
+
+from steeple.core.geometry.kernels import Array
+from steeple.core.geometry.vectors import Vector
+from steeple.core.light.emitters import Emitter, Solids, box_hull, light_at, solids_of
+from steeple.core.light.gloss import Finish, gloss_luminance
 from steeple.core.optics.focus import nearest_focus, sharp_range
 from steeple.core.optics.frame import pixels_per_mm
 from steeple.core.optics.thin_lens import (
@@ -25,6 +32,10 @@ from steeple.core.optics.thin_lens import (
 
 OPTICS_TOLERANCE = 1e-3
 """Relative; the files round to about a thousandth of a millimetre."""
+LIGHT_TOLERANCE = 0.01
+"""Of the illuminance that there would be without shadows, at every point."""
+GLARE_TOLERANCE, GLARE_LEAST = 0.05, 1.0
+"""Relative, or in cd/m², whichever allows more."""
 
 Case = Mapping[str, Any]
 
@@ -90,6 +101,75 @@ def worst(case: Case) -> tuple[str, float]:
     return max(figures, key=lambda figure: figure[1])
 
 
+def emitters_of(case: Case) -> tuple[Emitter, ...]:
+    """The lamps of a case: one-sided, even, Lambertian."""
+    found = []
+    for light in case["lights"]:
+        centre = Vector(*light["centre_mm"])
+        toward = Vector(*light["aim_mm"]).minus(centre)
+        rectangle = light["shape"] == "rectangle"
+        across = light["width_mm"] if rectangle else 2 * light["radius_mm"]
+        along = light["height_mm"] if rectangle else across
+        found.append(
+            Emitter(
+                "rectangle" if rectangle else "disc",
+                centre, toward, across, along, light["flux_lm"] / math.pi,
+            )
+        )  # fmt: skip
+    return tuple(found)
+
+
+def solids_in(case: Case) -> Solids:
+    """The occluders of a case."""
+    capsules, hulls = [], []
+    for one in case["occluders"]:
+        if one["shape"] == "box":
+            hulls.append(box_hull(Vector(*one["centre_mm"]), Vector(*one["size_mm"])))
+        else:
+            a = one.get("from_mm", one.get("centre_mm"))
+            b = one.get("to_mm", a)
+            capsules.append((*a, *b, one["radius_mm"]))
+    return solids_of(np.array(capsules).reshape(-1, 7), tuple(hulls))
+
+
+def on_table(points: Sequence[Sequence[float]]) -> Array:
+    """Points of the lit plane."""
+    return np.array([[*point, 0.0] for point in points])
+
+
+def worst_light(case: Case) -> tuple[str, float]:
+    """The point of an illuminance case that deviates most, as a share of the light without shadow."""
+    found = light_at(
+        on_table(case["points_mm"]), np.array([0.0, 0.0, 1.0]), emitters_of(case), solids_in(case)
+    )
+    free = np.array(case["illuminance_free_lx"])
+    off_free = np.abs(found.free.sum(axis=0) - free) / free
+    off = np.abs(found.seen.sum(axis=0) - np.array(case["illuminance_lx"])) / free
+    if off_free.max() > off.max():
+        return f"free at point {int(off_free.argmax())}", float(off_free.max())
+    return f"with shadows at point {int(off.argmax())}", float(off.max())
+
+
+def worst_glare(case: Case) -> tuple[str, float]:
+    """The point of a glare case that deviates most, as a share of what is allowed there."""
+    found = gloss_luminance(
+        on_table(case["points_mm"]), Vector(0.0, 0.0, 1.0), Vector(*case["camera_mm"]),
+        emitters_of(case), Finish(case["alpha"], case["ior"]),
+    ).sum(axis=0)  # fmt: skip
+    expected = np.array(case["specular_luminance_cd_m2"])
+    allowed = np.maximum(GLARE_TOLERANCE * expected, GLARE_LEAST)
+    off = np.abs(found - expected) / allowed
+    return f"of what is allowed, at point {int(off.argmax())}", float(off.max())
+
+
+KINDS: tuple[tuple[str, Callable[[Case], tuple[str, float]], float], ...] = (
+    ("focal_mm", worst, OPTICS_TOLERANCE),
+    ("illuminance_lx", worst_light, LIGHT_TOLERANCE),
+    ("specular_luminance_cd_m2", worst_glare, 1.0),
+)
+"""Which field tells the kind of a case, how it is computed, and what is allowed."""
+
+
 def main(names: Sequence[str]) -> int:
     """Run every file; see the module."""
     if not names:
@@ -107,12 +187,13 @@ def main(names: Sequence[str]) -> int:
             print(f"{name}: holds no case", file=sys.stderr)
             outside += 1
         for case in cases:
-            if "focal_mm" not in case:
+            kind = next((one for one in KINDS if one[0] in case), None)
+            if kind is None:
                 print(f"{name}: {case.get('name')}: not computed by this version")
                 outside += 1
                 continue
-            figure, off = worst(case)
-            verdict = "ok" if off <= OPTICS_TOLERANCE else "OUTSIDE"
+            figure, off = kind[1](case)
+            verdict = "ok" if off <= kind[2] else "OUTSIDE"
             outside += verdict != "ok"
             print(f"{name}: {case['name']}: worst {off:.2e} ({figure}) {verdict}")
     return 1 if outside else 0

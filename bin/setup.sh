@@ -53,7 +53,8 @@ set_up_python() {
 # The compiled loops of the core, so that nobody waits for them later.
 warm_kernels() {
   local want
-  want=$(hash_of src/steeple/core/geometry/kernels.py src/steeple/core/simcam/kernels.py)
+  want=$(hash_of src/steeple/core/geometry/kernels.py src/steeple/core/simcam/kernels.py \
+    src/steeple/core/light/*kernels.py)
   is_done kernels "$want" && return
   say "Compiling the loops of the core ..."
   .venv/bin/steeple warm > /dev/null || give_up "The loops of the core could not be compiled."

@@ -12,9 +12,12 @@ from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import (
     Camera,
     Delivery,
+    Foot,
     Item,
+    KeepClear,
     Maker,
     Obstacle,
+    PlacedSupport,
     Plan,
     Position,
     Room,
@@ -23,6 +26,7 @@ from steeple.core.plan.document import (
     Zone,
 )
 from steeple.core.plan.gear import Body, FieldOfView, Lens, RecordingMode
+from steeple.core.plan.rigging import Adapter, Joint, Support
 from steeple.core.study.lens import Sight
 
 BODY = Body(
@@ -43,6 +47,8 @@ BODY = Body(
     flange_mm=18,
     back_mm=40,
     clean_iso=1600,
+    mass_g=650,
+    thread="1/4-20 socket",
     screen="tilting",
 )
 ZOOM = Lens(
@@ -54,6 +60,7 @@ ZOOM = Lens(
     min_focus_from_mark_mm=250,
     greatest_magnification=0.21,
     length_mm=70,
+    mass_g=480,
 )
 WIDE = Lens(
     name="a wide",
@@ -75,12 +82,64 @@ PHONE = Body(
     shown_elsewhere=True,
 )
 
+STAND = Support(
+    name="a boom stand",
+    form="boom stand",
+    anchor="floor",
+    rated_load_g=6000,
+    rated_reach_mm=1500,
+    lowest_mm=900,
+    highest_mm=2400,
+    reach_mm=1500,
+    behind_mm=600,
+    drop_mm=80,
+    footprint_mm=1000,
+    legs=3,
+    tube_mm=35,
+    wall_mm=2,
+    material="steel",
+    mass_g=9000,
+    head_mass_g=300,
+    counterweight_g=5000,
+    threads=("1/4-20 stud",),
+    joints=(Joint(name="boom clamp", holds_n_m=30), Joint(name="ball joint", holds_n_m=8)),
+)
+CLAMP = Support(
+    name="a pole on the table",
+    form="table clamp pole",
+    anchor="table",
+    rated_load_g=2500,
+    rated_reach_mm=400,
+    lowest_mm=200,
+    highest_mm=1000,
+    reach_mm=600,
+    drop_mm=40,
+    tube_mm=22,
+    wall_mm=1.5,
+    material="aluminium",
+    mass_g=1300,
+    head_mass_g=250,
+    threads=("3/8-16 stud",),
+    joints=(Joint(name="cross clamp", holds_n_m=12),),
+)
+BUSH = Adapter(name="a bush", one_end="3/8-16 socket", other_end="1/4-20 stud", owned=2)
+
 SOUND = Plan(
     title="A sound plan",
     delivery=Delivery(width_px=1920, height_px=1080, crop_wanted=1, frame_rate_hz=25),
     room=Room(
         ceiling_mm=2600,
         mains_hz=50,
+        keep_clear=(
+            KeepClear(
+                kind="door",
+                name="the door",
+                from_left_edge_mm=2500,
+                from_front_edge_mm=-2000,
+                width_mm=900,
+                depth_mm=900,
+            ),
+        ),
         obstacles=(
             Obstacle(
                 name="shelf",
@@ -134,6 +193,19 @@ SOUND = Plan(
             roll_deg=0,
             stand_lowest_mm=100,
             stand_highest_mm=1900,
+            support="stand",
+        ),
+    ),
+    supports=(
+        PlacedSupport(
+            id="stand",
+            gear=STAND,
+            foot=Foot(x_mm=-800, y_mm=-45),
+            sandbag_g=10_000,
+            sandbag_on="column",
+            counterweight_g=1400,
+            counterweight_at_mm=600,
+            tether=True,
         ),
     ),
 )
@@ -147,6 +219,12 @@ def changed(plan: Plan = SOUND, **values: Any) -> Plan:
         Change(path="/" + key.replace("__", "/"), value=value) for key, value in values.items()
     ]
     return apply_changes(plan, changes)
+
+
+def on(support: Support, **values: Any) -> Plan:
+    """The sound plan with its camera on another support, left to Steeple to place."""
+    placed = PlacedSupport(id="stand", gear=support, tether=True).model_dump(mode="json")
+    return changed(SOUND, supports=[placed], **values)
 
 
 def scene(plan: Plan = SOUND) -> Scene:

@@ -53,6 +53,13 @@ def take(browser: Browser, base: str) -> None:
     page.get_by_role("button", name=re.compile("^Covered width at the table")).click()
     page.get_by_text("Source: Ray").wait_for()
     shot(page, "working")
+    sheet(page, dulcimer, "hold")
+    shot(page, "hold")
+    sheet(page, gilding, "hold")
+    page.get_by_text("What else could hold it there?").click()
+    page.get_by_text("Kinds one could get").wait_for()
+    top_at(page, "How it screws together")
+    shot(page, "hold-compared")
     sheet(page, dulcimer, "lens")
     shot(page, "lens-tipped")
     compare = "Which of mine, and would another kind do better?"

@@ -11,6 +11,7 @@ from steeple.api.app import make_app
 from steeple.core.evaluation import Evaluation
 from steeple.core.findings.registry import RULES
 from steeple.core.study.figures import FIGURES
+from steeple.core.study.hold_figures import HOLD_FIGURES
 
 DOCUMENT: dict[str, Any] = make_app(None, None).openapi()
 OPERATIONS = [
@@ -65,9 +66,29 @@ def test_lengths_carry_their_unit_in_every_name() -> None:
         "crop_wanted", "stabilisation_crop", "reflectance", "mat_reflectance", "base_iso",
         "clean_iso", "camera", "width_times", "closer_times", "base_version", "pose", "line",
         "x", "y", "z", "low", "high", "least", "most", "head_in_frame", "zone_hidden",
-        "own_view_hidden", "mode_crop",
+        "own_view_hidden", "mode_crop", "index", "tipping", "tipping_knocked", "torque_share",
+        "legs", "owned", "colour_rendering", "transmittance",
     }  # fmt: skip
-    units = ("_mm", "_px", "_deg", "_g", "_hz", "_s", "_mbit_s", "_bytes", "_w", "_wh", "px_per_mm")
+    units = (
+        "_mm",
+        "_mm2",
+        "_n_m",
+        "_min",
+        "_px",
+        "_deg",
+        "_g",
+        "_hz",
+        "_s",
+        "_mbit_s",
+        "_bytes",
+        "_w",
+        "_wh",
+        "px_per_mm",
+        "_lm",
+        "_lx",
+        "_k",
+        "_percent",
+    )
     loose = set()
     for name in SCHEMAS:
         for field, schema in SCHEMAS[name].get("properties", {}).items():
@@ -98,8 +119,9 @@ def test_an_evaluation_is_described_whole() -> None:
 
 
 def test_codes_are_plain_words_of_one_form() -> None:
-    codes = [rule.code for rule in RULES] + [figure.key.replace("_", "-") for figure in FIGURES]
+    keys = [figure.key for figure in FIGURES] + [figure.key for figure in HOLD_FIGURES]
+    codes = [rule.code for rule in RULES] + [key.replace("_", "-") for key in keys]
     for code in codes:
         step, _, name = code.partition(".")
-        assert step in ("work", "lens")
+        assert step in ("work", "lens", "hold")
         assert name.replace("-", "").isalpha()

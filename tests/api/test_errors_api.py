@@ -46,7 +46,7 @@ REQUESTS: list[tuple[str, str, Any, int, str]] = [
     ("GET", "/api/nothing", None, 404, "no-such-address"),
     ("PATCH", "/api/plans", None, 405, "wrong-method"),
     ("GET", "/api/plans/none/card.pdf?paper=a3", None, 422, "not-a-choice"),
-    ("POST", "/api/evaluate", {"plan": {**PLAN, "version": 3}}, 422, "not-a-choice"),
+    ("POST", "/api/evaluate", {"plan": {**PLAN, "version": 4}}, 422, "not-a-choice"),
     ("POST", "/api/evaluate", {"plan": {**PLAN, "table": {"width_mm": 1e9}}}, 422, "out-of-range"),
     ("POST", "/api/gear/things", {"kind": "boat", "figures": {}}, 422, "not-a-choice"),
 ]

@@ -141,7 +141,7 @@ def test_evaluation_is_stateless_and_repeatable(api: TestClient) -> None:
 def test_shapes_and_schema_and_health(api: TestClient) -> None:
     shapes = api.get("/api/shapes").json()
     assert {"small-flat", "hot-counter"} <= {one["id"] for one in shapes}
-    assert api.get("/api/schema/plan").json()["properties"]["version"]["const"] == 2
+    assert api.get("/api/schema/plan").json()["properties"]["version"]["const"] == 3
     assert api.get("/api/health").json()["product"] == "steeple"
 
 

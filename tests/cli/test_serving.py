@@ -64,7 +64,12 @@ def test_the_demo_is_filled_once_and_keeps_what_was_changed(tmp_path: Path) -> N
 def test_a_shelf_of_ones_own_starts_empty(tmp_path: Path) -> None:
     with serving("serve", tmp_path) as address:
         assert ask(address, "/api/plans") == {"plans": [], "removed": []}
-        assert ask(address, "/api/gear") == {"bodies": [], "lenses": []}
+        assert ask(address, "/api/gear") == {
+            "bodies": [],
+            "lenses": [],
+            "supports": [],
+            "adapters": [],
+        }
     with serving("demo", tmp_path) as address:
         assert len(ask(address, "/api/plans")["plans"]) == 3
 

@@ -145,7 +145,12 @@ def test_every_shape_begins_with_figures_that_hold_together(
     shape: ShapeId, posture: str | None
 ) -> None:
     plan = changed(
-        Plan(title="begun", work={"shape": shape}, cameras=SOUND.cameras),
+        Plan(
+            title="begun",
+            work={"shape": shape},
+            cameras=SOUND.cameras,
+            supports=SOUND.supports,
+        ),
         maker__posture=posture,
         cameras__0__position={},
         cameras__0__focal_mm=None,

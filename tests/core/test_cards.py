@@ -9,7 +9,8 @@ import pytest
 
 from steeple.core.evaluation import evaluate
 from steeple.core.plan.document import Plan
-from steeple.core.study.card import Card, CardRow
+from steeple.core.study.card import Card
+from steeple.core.study.card_parts import CardRow
 from steeple.core.study.result import sentence_words
 from tests.plans import PHONE, SOUND, changed, scene
 

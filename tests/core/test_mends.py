@@ -10,21 +10,29 @@ from hypothesis import strategies as st
 
 from steeple.core.evaluation import evaluate
 from steeple.core.findings.finding import GRAVITY
-from steeple.core.findings.scene import Owned
+from steeple.core.findings.scene import Owned, OwnedSupport
 from steeple.core.plan.changes import apply_changes
 from steeple.core.plan.document import Plan
+from steeple.core.plan.rigging import Adapter, Support
 from steeple.core.study.result import sentence_words
 from steeple.demo.cupboard import LENSES
 from steeple.demo.plans import DULCIMER, PLANS
+from steeple.demo.rigging import ADAPTERS, SUPPORTS
 from tests.core.test_findings import FIRING
+from tests.hold_cases import OWNED_HOLD
 from tests.plans import SOUND, WIDE, changed
 
-OWNED = (WIDE, *LENSES)
+OWNED = Owned(lenses=(WIDE, *LENSES), supports=OWNED_HOLD.supports, adapters=OWNED_HOLD.adapters)
+EVERYTHING = Owned(
+    lenses=LENSES,
+    supports=tuple(OwnedSupport(gear=one) for one in SUPPORTS if isinstance(one, Support)),
+    adapters=tuple(one for one in ADAPTERS if isinstance(one, Adapter)),
+)
 
 
 def assert_every_mend_mends(plan: Plan) -> int:
     """Make each fix for itself and judge the plan again from scratch; how many there were."""
-    before = evaluate(plan, owned=Owned(lenses=OWNED))
+    before = evaluate(plan, owned=OWNED)
     failing = {(one.code, one.about) for one in before.findings if one.verdict == "fails"}
     count = 0
     for finding in before.findings:
@@ -52,9 +60,7 @@ def test_each_failure_has_a_mend_that_mends(
     count = assert_every_mend_mends(plan)
     if verdict == "fails":
         assert count > 0
-        found = next(
-            one for one in evaluate(plan, owned=Owned(lenses=OWNED)).findings if one.code == code
-        )
+        found = next(one for one in evaluate(plan, owned=OWNED).findings if one.code == code)
         assert found.fixes, sentence_words(found.title, "cm")
 
 
@@ -85,8 +91,8 @@ def test_mends_hold_for_any_plan(
 
 def mended(plan: Plan) -> Plan:
     """The plan after the first mend of the first failing or watched finding, over and over."""
-    for _ in range(8):
-        findings = evaluate(plan, owned=Owned(lenses=LENSES)).findings
+    for _ in range(14):
+        findings = evaluate(plan, owned=EVERYTHING).findings
         troubled = [one for one in findings if one.verdict in ("fails", "watch") and one.fixes]
         if not troubled:
             break
@@ -97,11 +103,9 @@ def mended(plan: Plan) -> Plan:
 
 @pytest.mark.parametrize("plan", PLANS, ids=[plan.title for plan in PLANS])
 def test_the_troubles_of_the_demo_are_mended_with_its_cupboard(plan: Plan) -> None:
-    before = [
-        one for one in evaluate(plan, owned=Owned(lenses=LENSES)).findings if one.verdict == "fails"
-    ]
+    before = [one for one in evaluate(plan, owned=EVERYTHING).findings if one.verdict == "fails"]
     assert bool(before) == (plan is not DULCIMER)
-    after = evaluate(mended(plan), owned=Owned(lenses=LENSES)).findings
+    after = evaluate(mended(plan), owned=EVERYTHING).findings
     assert [one.code for one in after if one.verdict != "holds"] == []
 
 
@@ -124,7 +128,7 @@ def test_an_owned_lens_is_offered_by_name_and_only_if_owned() -> None:
 
 
 def test_a_sound_plan_needs_no_mend() -> None:
-    evaluation = evaluate(SOUND, owned=Owned(lenses=OWNED))
+    evaluation = evaluate(SOUND, owned=OWNED)
     assert all(not one.fixes for one in evaluation.findings)
     assert evaluation.mends_tried
     assert not evaluate(SOUND, try_mends=False).mends_tried

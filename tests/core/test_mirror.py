@@ -29,6 +29,13 @@ def mirrored(plan: Plan) -> Plan:
         item["x_mm"] = -item["x_mm"]
     for block in data["room"]["obstacles"]:
         block["from_left_edge_mm"] = width - block["from_left_edge_mm"] - block["width_mm"]
+    for area in data["room"]["keep_clear"]:
+        area["from_left_edge_mm"] = width - area["from_left_edge_mm"] - area["width_mm"]
+    for support in data["supports"]:
+        if support["foot"]["x_mm"] is not None:
+            support["foot"]["x_mm"] = -support["foot"]["x_mm"]
+        if support["legs_toward_deg"] is not None:
+            support["legs_toward_deg"] = (360 - support["legs_toward_deg"]) % 360
     slope = data["room"]["slope"]
     if slope is not None and slope["across"] == "left-right":
         slope["first_mm"], slope["second_mm"] = slope["second_mm"], slope["first_mm"]

@@ -26,6 +26,9 @@ VIEWS: list[tuple[Plan | None, str]] = [
     (SOUND, "lens"),
     (TROUBLED, "lens"),
     (BARE, "lens"),
+    (SOUND, "hold"),
+    (TROUBLED, "hold"),
+    (BARE, "hold"),
     (SOUND, "card"),
     (TROUBLED, "card"),
 ]
@@ -72,7 +75,9 @@ def test_axe_finds_nothing_in_an_open_working(
 
 
 @pytest.mark.parametrize("size", [(390, 844), (820, 1180), (1280, 800)])
-@pytest.mark.parametrize(("plan", "step"), [(TROUBLED, "card"), (TROUBLED, "lens"), (None, "")])
+@pytest.mark.parametrize(
+    ("plan", "step"), [(TROUBLED, "card"), (TROUBLED, "lens"), (TROUBLED, "hold"), (None, "")]
+)
 def test_nothing_runs_off_the_side(
     server: Server,
     context: BrowserContext,

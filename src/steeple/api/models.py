@@ -6,13 +6,14 @@ from typing import Annotated, Literal
 
 from pydantic import Field, JsonValue, StringConstraints
 
-from steeple.core.findings.scene import Owned
+from steeple.core.findings.scene import Owned, OwnedSupport
 from steeple.core.plan.cupboard import GearField, GearKind
 from steeple.core.plan.document import CAMERA_LIMIT, Hazard, Plan, Role, ShapeId
 from steeple.core.plan.gear import Body, Lens
 from steeple.core.plan.parts import CropTimes, Name, Part, Pixels
 from steeple.core.plan.problems import Problem
 from steeple.core.plan.reading import AnyPlan
+from steeple.core.plan.rigging import Adapter, Support
 
 Revision = Annotated[int, Field(strict=True, ge=1, le=1_000_000_000)]
 PlanId = Annotated[str, StringConstraints(pattern=r"^[a-z0-9-]{1,40}$")]
@@ -89,37 +90,39 @@ class OldPlan(Part):
     plan: Plan
 
 
-class EvaluateRequest(Part):
-    """A plan to be worked out. The same request always gives the same answer."""
+class OwnedGear(Part):
+    """What is owned, and a mend or a comparison may take."""
 
-    plan: AnyPlan
-    owned_lenses: tuple[Lens, ...] = Field(
-        default=(), max_length=200, description="Lenses that a mend may take."
-    )
-    owned_bodies: tuple[Body, ...] = Field(
-        default=(), max_length=200, description="Cameras that a mend may take."
-    )
-    try_mends: bool = True
+    owned_lenses: tuple[Lens, ...] = Field(default=(), max_length=200)
+    owned_bodies: tuple[Body, ...] = Field(default=(), max_length=200)
+    owned_supports: tuple[OwnedSupport, ...] = Field(default=(), max_length=100)
+    owned_adapters: tuple[Adapter, ...] = Field(default=(), max_length=100)
 
     @property
     def owned(self) -> Owned:
-        return Owned(lenses=self.owned_lenses, bodies=self.owned_bodies)
+        return Owned(
+            lenses=self.owned_lenses,
+            bodies=self.owned_bodies,
+            supports=self.owned_supports,
+            adapters=self.owned_adapters,
+        )
+
+
+class EvaluateRequest(OwnedGear):
+    """A plan to be worked out. The same request always gives the same answer."""
+
+    plan: AnyPlan
+    try_mends: bool = True
 
 
 CameraIndex = Annotated[int, Field(strict=True, ge=0, lt=CAMERA_LIMIT)]
 
 
-class CameraRequest(Part):
+class CameraRequest(OwnedGear):
     """A plan, one of its cameras, and what is owned."""
 
     plan: AnyPlan
     camera: CameraIndex = 0
-    owned_lenses: tuple[Lens, ...] = Field(default=(), max_length=200)
-    owned_bodies: tuple[Body, ...] = Field(default=(), max_length=200)
-
-    @property
-    def owned(self) -> Owned:
-        return Owned(lenses=self.owned_lenses, bodies=self.owned_bodies)
 
 
 class PictureRequest(Part):
@@ -146,11 +149,27 @@ class OwnedLens(Part):
     gear: Lens
 
 
+class SupportInUse(Part):
+    """A support in the cupboard."""
+
+    id: str
+    gear: Support
+
+
+class AdapterInUse(Part):
+    """An adapter in the cupboard."""
+
+    id: str
+    gear: Adapter
+
+
 class CupboardReply(Part):
-    """Bodies and lenses in use."""
+    """What plans take from the cupboard."""
 
     bodies: tuple[OwnedBody, ...]
     lenses: tuple[OwnedLens, ...]
+    supports: tuple[SupportInUse, ...]
+    adapters: tuple[AdapterInUse, ...]
 
 
 class Thing(Part):

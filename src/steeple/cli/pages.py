@@ -6,13 +6,17 @@ import argparse
 import json
 from collections.abc import Mapping
 from pathlib import Path
+from typing import Any
 
 from steeple.api.app import make_app
 from steeple.core.findings.cautions import CAUTIONS
 from steeple.core.findings.registry import RULES
 from steeple.core.plan.reading import plan_schema
 from steeple.core.plan.shapes import SHAPES
+from steeple.core.study.figure_spec import FigureSpec
 from steeple.core.study.figures import FIGURES
+from steeple.core.study.forms import FORMS
+from steeple.core.study.hold_figures import HOLD_FIGURES
 
 
 def physics_page() -> str:
@@ -28,7 +32,8 @@ def physics_page() -> str:
         "## Figures",
         "",
     ]
-    for spec in FIGURES:
+    every: list[FigureSpec[Any]] = [*FIGURES, *HOLD_FIGURES]
+    for spec in every:
         lines += [
             f"### {spec.title} (`{spec.key}`)",
             "",
@@ -61,6 +66,17 @@ def physics_page() -> str:
             f"| {shape.title} | {shape.zone_mm[0]:g} × {shape.zone_mm[1]:g} "
             f"| {shape.zone_top_mm:g} | {shape.finest_detail_mm:g} | {shape.margin_mm:g} "
             f"| {shape.hand_room_mm:g} |"
+        )
+    lines += ["", "## Kinds of support", ""]
+    lines += ["Times, drops and first frequencies are planning values of our own.", ""]
+    lines += [
+        "| kind | stands on | boom to screw (mm) | first frequency (Hz) | minutes |",
+        "|---|---|---|---|---|",
+    ]
+    for form, traits in FORMS.items():
+        lines.append(
+            f"| {form}: {traits.says} | {traits.anchor} | {traits.drop_mm:g} "
+            f"| {traits.base_hz:g} | {traits.minutes:g} |"
         )
     return "\n".join(lines) + "\n"
 

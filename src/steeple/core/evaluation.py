@@ -16,16 +16,21 @@ from steeple.core.study.answers import Answer, camera_missing_answer, lens_answe
 from steeple.core.study.card import Card, card_of
 from steeple.core.study.drawing import CameraDrawing, WorkDrawing, camera_drawing, work_drawing
 from steeple.core.study.figures import lens_figures
+from steeple.core.study.hold_answer import hold_answer, hold_missing_answer
+from steeple.core.study.hold_drawing import HoldDrawing, hold_drawing
+from steeple.core.study.hold_figures import hold_figures
 from steeple.core.study.result import Assumption, Figure, Result, Working
 
 
 class CameraResult(Result):
-    """The figures of one camera. ``drawing`` is None while gear is missing."""
+    """The figures of one camera. ``drawing`` is None while gear is missing, ``hold`` while nothing
+    is chosen that holds it."""
 
     id: str
     figures: tuple[Figure, ...] = ()
     working: tuple[Working, ...] = ()
     drawing: CameraDrawing | None = None
+    hold: HoldDrawing | None = None
 
 
 class StepVerdict(Result):
@@ -81,6 +86,7 @@ def evaluate(plan: Plan, *, owned: Owned = NOTHING_OWNED, try_mends: bool = True
             plan=plan,
             work=scenes[0].work,
             lens=scenes[0].lens,
+            hold=scenes[0].hold,
             assumed=_assumed(scenes),
         ),
         mends_tried=try_mends,
@@ -95,6 +101,12 @@ def _answers(plan: Plan, scenes: Sequence[Scene]) -> tuple[Answer, ...]:
             if scene.lens is not None
             else camera_missing_answer(plan, scene.index or 0)
         )
+    for scene in scenes:
+        answers.append(
+            hold_answer(scene.hold)
+            if scene.hold is not None
+            else hold_missing_answer(plan, scene.about, has_lens=scene.sight is not None)
+        )
     return tuple(answers)
 
 
@@ -102,14 +114,21 @@ def _camera(scene: Scene) -> CameraResult:
     if scene.lens is None:
         return CameraResult(id=scene.about)
     figures, working = lens_figures(scene.lens, scene.assumptions)
+    if scene.hold is not None:
+        more, how = hold_figures(scene.hold, scene.assumptions)
+        figures, working = (*figures, *more), (*working, *how)
     return CameraResult(
-        id=scene.about, figures=figures, working=working, drawing=camera_drawing(scene.lens)
+        id=scene.about,
+        figures=figures,
+        working=working,
+        drawing=camera_drawing(scene.lens),
+        hold=None if scene.hold is None else hold_drawing(scene.hold),
     )
 
 
 def _steps(findings: Sequence[Finding]) -> tuple[StepVerdict, ...]:
     verdicts: list[StepVerdict] = []
-    steps: tuple[Step, ...] = ("work", "lens")
+    steps: tuple[Step, ...] = ("work", "lens", "hold")
     for step in steps:
         own = [finding.verdict for finding in findings if finding.step == step]
         if own:

@@ -31,6 +31,14 @@ Unit = Literal[
     "hz",
     "iso",
     "seconds",
+    "g",
+    "n_m",
+    "minutes",
+    "dm2",
+    "k",
+    "w",
+    "mired",
+    "cd_m2",
 ]
 """Unit of a figure. ``mm`` is a length at the bench and is said in centimetres or inches;
 ``mm_exact`` is a figure printed on gear or a fine detail and is always said in millimetres."""
@@ -46,6 +54,13 @@ _SUFFIX: dict[str, str] = {
     "lx": " lx",
     "hz": " Hz",
     "seconds": " s",
+    "n_m": " Nm",
+    "minutes": " min",
+    "dm2": " dm²",
+    "k": " K",
+    "w": " W",
+    "mired": " mired",
+    "cd_m2": " cd/m²",
 }
 
 
@@ -118,6 +133,13 @@ def exact_words(value: float, places: int) -> str:
     return "0" if text == "-0" else text
 
 
+def mass_words(mass_g: float) -> str:
+    """Say a mass: ``850 g``, from a kilogram on ``1.35 kg``."""
+    if abs(mass_g) < 999.5:
+        return f"{exact_words(mass_g, 0)} g"
+    return f"{exact_words(mass_g / 1000.0, 2)} kg"
+
+
 _PLACES: dict[str, int] = {
     "mm_exact": 3,
     "px": 1,
@@ -130,6 +152,13 @@ _PLACES: dict[str, int] = {
     "lx": 0,
     "hz": 2,
     "seconds": 2,
+    "n_m": 2,
+    "minutes": 0,
+    "dm2": 0,
+    "k": 0,
+    "w": 0,
+    "mired": 0,
+    "cd_m2": 0,
 }
 
 
@@ -141,6 +170,8 @@ def quantity_words(value: float, unit: Unit, system: UnitSystem) -> str:
         return f"f/{exact_words(value, 1)}"
     if unit == "iso":
         return f"ISO {exact_words(value, 0)}"
+    if unit == "g":
+        return mass_words(value)
     if unit == "seconds" and 0 < value < 1:
         return f"1/{exact_words(1 / value, 0)} s"
     return exact_words(value, _PLACES[unit]) + _SUFFIX.get(unit, "")

@@ -6,9 +6,13 @@ from steeple.core.plan.document import (
     Aim,
     Camera,
     Delivery,
+    Foot,
     Item,
+    KeepClear,
     Maker,
     Obstacle,
+    OtherLoad,
+    PlacedSupport,
     Plan,
     Position,
     Room,
@@ -19,6 +23,7 @@ from steeple.core.plan.document import (
     Zone,
 )
 from steeple.demo.cupboard import MIDSIZE, SMALL, STANDARD_ZOOM, WIDE_ZOOM
+from steeple.demo.rigging import adapter, support
 
 GILDING = Plan(
     title="Gilding a book cover",
@@ -35,6 +40,20 @@ GILDING = Plan(
                 depth_mm=220,
                 bottom_mm=1350,
                 top_mm=1800,
+            ),
+        ),
+        width_mm=2600,
+        depth_mm=3000,
+        table_from_left_wall_mm=700,
+        table_from_far_wall_mm=600,
+        keep_clear=(
+            KeepClear(
+                kind="door",
+                name="workshop door",
+                from_left_edge_mm=-700,
+                from_front_edge_mm=-1650,
+                width_mm=800,
+                depth_mm=800,
             ),
         ),
         mains_hz=50,
@@ -95,6 +114,14 @@ GILDING = Plan(
             focal_mm=28,
             f_number=5.6,
             position=Position(x_mm=0, y_mm=0, z_mm=740),
+            support="overhead-arm",
+        ),
+    ),
+    supports=(
+        PlacedSupport(
+            id="overhead-arm",
+            gear=support("Desk arm with springs"),
+            loads=(OtherLoad(name="Flat panel, 30 × 30", mass_g=1100, along_mm=300),),
         ),
     ),
 )
@@ -113,6 +140,20 @@ DUMPLINGS = Plan(
                 depth_mm=300,
                 bottom_mm=2150,
                 top_mm=2450,
+            ),
+        ),
+        width_mm=9000,
+        depth_mm=7000,
+        table_from_left_wall_mm=3000,
+        table_from_far_wall_mm=3500,
+        keep_clear=(
+            KeepClear(
+                kind="walkway",
+                name="way to the kitchen",
+                from_left_edge_mm=2700,
+                from_front_edge_mm=-2500,
+                width_mm=1000,
+                depth_mm=5000,
             ),
         ),
         mains_hz=50,
@@ -167,14 +208,34 @@ DUMPLINGS = Plan(
             focal_mm=16,
             f_number=5.6,
             position=Position(x_mm=0, y_mm=0, z_mm=1210),
+            support="hall-boom",
         ),
     ),
+    supports=(PlacedSupport(id="hall-boom", gear=support("Boom stand with counterweight")),),
+    adapters=(adapter("Spigot sleeve with 1/4 stud"),),
 )
 
 DULCIMER = Plan(
     title="Hammered dulcimer lesson",
     delivery=Delivery(width_px=1920, height_px=1080, crop_wanted=1.5, frame_rate_hz=25),
-    room=Room(ceiling_mm=3600, mains_hz=50),
+    room=Room(
+        ceiling_mm=3600,
+        width_mm=8000,
+        depth_mm=6000,
+        table_from_left_wall_mm=3000,
+        table_from_far_wall_mm=2500,
+        keep_clear=(
+            KeepClear(
+                kind="walkway",
+                name="way past the shelves",
+                from_left_edge_mm=-2600,
+                from_front_edge_mm=-1500,
+                width_mm=900,
+                depth_mm=4500,
+            ),
+        ),
+        mains_hz=50,
+    ),
     table=Table(width_mm=1700, depth_mm=800, height_mm=560, mat_reflectance=0.1),
     work=Work(
         shape="instrument-away",
@@ -216,8 +277,20 @@ DULCIMER = Plan(
             position=Position(x_mm=0, y_mm=-201, z_mm=1200),
             aim=Aim(tilt_deg=10, toward_deg=0),
             roll_deg=0,
+            support="library-boom",
         ),
     ),
+    supports=(
+        PlacedSupport(
+            id="library-boom",
+            gear=support("Boom stand with counterweight"),
+            foot=Foot(x_mm=-910, y_mm=-249),
+            sandbag_g=12_000,
+            sandbag_on="column",
+            tether=True,
+        ),
+    ),
+    adapters=(adapter("Spigot sleeve with 1/4 stud"),),
 )
 
 PLANS = (DULCIMER, DUMPLINGS, GILDING)

@@ -13,6 +13,7 @@ from steeple.core.plan.rigging import (
     Microphone,
     PowerSource,
     Recorder,
+    Section,
     Support,
 )
 
@@ -57,33 +58,38 @@ CARDS: tuple[Gear, ...] = (
 )
 SUPPORTS: tuple[Gear, ...] = (
     Support(name="Floor tripod with ball joint", form="floor tripod", anchor="floor",
-            rated_load_g=4000, lowest_mm=420, highest_mm=1620, footprint_mm=950, legs=3,
-            mass_g=1900, threads=("3/8-16", "1/4-20", "quick-release"),
+            rated_load_g=4000, lowest_mm=420, highest_mm=1620, footprint_mm=820, legs=3,
+            mass_g=1900, threads=("quick-release clamp",), quick_release="wide dovetail",
             joints=(Joint(name="ball joint", holds_n_m=8),)),
     Support(name="Tripod with horizontal arm", form="tripod with horizontal arm", anchor="floor",
-            rated_load_g=3000, rated_reach_mm=250, lowest_mm=300, highest_mm=1550, reach_mm=550,
-            footprint_mm=1000, legs=3, tube_mm=28, wall_mm=1.5, material="aluminium",
-            mass_g=2300, threads=("3/8-16", "1/4-20"),
+            rated_load_g=3000, rated_reach_mm=250, lowest_mm=300, highest_mm=1750, reach_mm=550,
+            behind_mm=150, drop_mm=40, footprint_mm=870, legs=3, tube_mm=28, wall_mm=1.5,
+            material="aluminium", mass_g=2300, head_mass_g=280, threads=("3/8-16 stud",),
             joints=(Joint(name="arm clamp", holds_n_m=12), Joint(name="ball joint", holds_n_m=8))),
     Support(name="Boom stand with counterweight", form="boom stand", anchor="floor",
             rated_load_g=5000, rated_reach_mm=1200, lowest_mm=900, highest_mm=2300, reach_mm=1600,
-            footprint_mm=1100, legs=3, tube_mm=35, wall_mm=1.5, material="steel", mass_g=5200,
-            counterweight_g=4000, threads=("5/8 spigot", "3/8-16"),
-            joints=(Joint(name="boom clamp", holds_n_m=30),)),
+            behind_mm=600, drop_mm=80, footprint_mm=950, legs=3, tube_mm=35, wall_mm=1.5,
+            material="steel", mass_g=7800, head_mass_g=320, counterweight_g=4000,
+            threads=("5/8 spigot", "3/8-16 stud"), joints=(Joint(name="boom clamp", holds_n_m=30),
+                                                           Joint(name="ball joint", holds_n_m=8))),
     Support(name="Desk arm with springs", form="desk arm", anchor="table", rated_load_g=1500,
-            lowest_mm=150, highest_mm=800, reach_mm=750, mass_g=1700, threads=("5/8-27", "1/4-20"),
+            rated_reach_mm=750, lowest_mm=150, highest_mm=800, reach_mm=750, mass_g=1700,
+            head_mass_g=60, threads=("5/8-27 stud",),
             joints=(Joint(name="elbow", holds_n_m=4),)),
     Support(name="Pole clamped to the table", form="table clamp pole", anchor="table",
-            rated_load_g=2500, lowest_mm=200, highest_mm=1000, reach_mm=400, tube_mm=22,
-            wall_mm=1.5, material="aluminium", mass_g=1300, threads=("1/4-20", "3/8-16"),
-            joints=(Joint(name="cross clamp", holds_n_m=6),)),
+            rated_load_g=2500, rated_reach_mm=400, lowest_mm=200, highest_mm=1000, reach_mm=400,
+            drop_mm=40, tube_mm=22, wall_mm=1.5, material="aluminium", mass_g=1300,
+            head_mass_g=250, threads=("1/4-20 stud", "3/8-16 stud"),
+            joints=(Joint(name="cross clamp", holds_n_m=6), Joint(name="ball joint", holds_n_m=5))),
     Support(name="Wall-to-wall pole", form="wall-to-wall pole", anchor="wall", rated_load_g=5000,
-            span_least_mm=1500, span_most_mm=2700, tube_mm=40, wall_mm=1.5, material="aluminium",
-            mass_g=2600, threads=("clamp", "5/8 spigot")),
+            sections=(Section(length_mm=900), Section(length_mm=900), Section(length_mm=900),
+                      Section(length_mm=450)), adjust_mm=300, drop_mm=150, tube_mm=40, wall_mm=1.5,
+            material="aluminium", mass_g=2600, threads=("tube",)),
     Support(name="Crossbar on two stands, rating unknown", form="crossbar on two stands",
-            anchor="floor", span_least_mm=1200, span_most_mm=2400, lowest_mm=800, highest_mm=2200,
-            footprint_mm=900, legs=3, tube_mm=32, wall_mm=1.2, material="aluminium", mass_g=6400,
-            threads=("5/8 spigot", "clamp")),
+            anchor="floor", sections=(Section(length_mm=800), Section(length_mm=800),
+                                      Section(length_mm=800)), adjust_mm=100, lowest_mm=800,
+            highest_mm=2200, drop_mm=150, footprint_mm=780, legs=3, tube_mm=32, wall_mm=1.2,
+            material="aluminium", mass_g=6400, threads=("tube",)),
 )
 SOUND: tuple[Gear, ...] = (
     Microphone(name="Small microphones, a pair", pattern="cardioid", pair=True, lead_mm=5000,
@@ -104,14 +110,32 @@ SUPPLIES: tuple[Gear, ...] = (
     Lead(name="Sound lead, 5 m", form="sound", length_mm=5000),
 )
 ADAPTERS: tuple[Gear, ...] = (
-    Adapter(name="Bush 3/8 to 1/4", one_end="3/8-16", other_end="1/4-20", owned=4),
-    Adapter(name="Spigot with 3/8 thread", one_end="5/8 spigot", other_end="3/8-16",
-            rated_load_g=5000, length_mm=60, owned=1),
-    Adapter(name="Quick-release plate", one_end="quick-release", other_end="1/4-20", owned=2),
-    Adapter(name="Shoe mount", one_end="cold shoe", other_end="1/4-20", owned=2),
-    Adapter(name="Super clamp with spigot", one_end="clamp", other_end="5/8 spigot",
-            rated_load_g=10000, owned=1),
+    Adapter(name="Bush, 3/8 outside, 1/4 inside", one_end="3/8-16 stud", other_end="1/4-20 socket",
+            mass_g=6, owned=4),
+    Adapter(name="Screw plate, 3/8 hole, 1/4 stud", one_end="3/8-16 socket",
+            other_end="1/4-20 stud", mass_g=35, owned=2),
+    Adapter(name="Spigot sleeve with 1/4 stud", one_end="5/8 receiver", other_end="1/4-20 stud",
+            rated_load_g=5000, length_mm=60, mass_g=90, owned=1),
+    Adapter(name="Quick-release plate", one_end="quick-release plate", other_end="1/4-20 stud",
+            mass_g=55, quick_release="wide dovetail", owned=2),
+    Adapter(name="Quick-release clamp with 3/8 hole", one_end="3/8-16 socket",
+            other_end="quick-release clamp", mass_g=110, quick_release="wide dovetail", owned=1),
+    Adapter(name="Shoe mount", one_end="shoe foot", other_end="1/4-20 stud", mass_g=30, owned=2),
+    Adapter(name="Tube clamp with spigot", one_end="tube clamp", other_end="5/8 spigot",
+            rated_load_g=10000, mass_g=420, owned=1),
+    Adapter(name="Phone grip", one_end="1/4-20 socket", other_end="phone grip", mass_g=70,
+            owned=1),
 )
 # fmt: on
 RIGGING: tuple[Gear, ...] = (*LAMPS, *CARDS, *SUPPORTS, *SOUND, *SUPPLIES, *ADAPTERS)
 """One joint cannot be made without buying a stud: the desk arm's 5/8-27 takes none of the adapters."""
+
+
+def support(name: str) -> Support:
+    """The support of that name in the demo cupboard."""
+    return next(one for one in SUPPORTS if isinstance(one, Support) and one.name == name)
+
+
+def adapter(name: str) -> Adapter:
+    """The adapter of that name in the demo cupboard."""
+    return next(one for one in ADAPTERS if isinstance(one, Adapter) and one.name == name)

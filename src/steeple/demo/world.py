@@ -23,7 +23,7 @@ def fill(plans: PlanService, gear: GearService) -> bool:
 
 
 def _linked(plan: Plan, ids: Mapping[str, str]) -> Plan:
-    """The plan with its cameras' gear known as copies of things in the cupboard."""
+    """The plan with its cameras' gear and its supports known as copies of things in the cupboard."""
     cameras = tuple(
         camera.model_copy(
             update={
@@ -33,4 +33,7 @@ def _linked(plan: Plan, ids: Mapping[str, str]) -> Plan:
         )
         for camera in plan.cameras
     )
-    return plan.model_copy(update={"cameras": cameras})
+    supports = tuple(
+        one.model_copy(update={"gear_id": ids.get(one.gear.name)}) for one in plan.supports
+    )
+    return plan.model_copy(update={"cameras": cameras, "supports": supports})

@@ -22,7 +22,8 @@ from reportlab.pdfgen.canvas import Canvas
 from reportlab.platypus import Paragraph, Table, TableStyle
 
 from steeple.core.findings.cautions import Caution
-from steeple.core.study.card import Card, CardRow, Mark
+from steeple.core.study.card import Card, Mark
+from steeple.core.study.card_parts import CardRow
 from steeple.core.study.drawing import Box
 from steeple.core.study.result import Sentence, sentence_words
 from steeple.core.units import UnitSystem, length_words

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
+from typing import TypeVar
 
 from steeple.core.errors import InputError
 from steeple.core.plan.changes import Change, apply_changes
@@ -10,6 +11,7 @@ from steeple.core.plan.cupboard import Gear, GearKind
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear import Body, Lens
 from steeple.core.plan.reading import read_plan
+from steeple.core.plan.rigging import Adapter, Support
 from steeple.formats.gear_csv import RowRefused, Table, read_gear_csv, write_gear_csv
 from steeple.formats.gear_json import read_gear_json, write_gear_json
 from steeple.services.plans import Clock, new_id
@@ -17,13 +19,17 @@ from steeple.store.database import Database
 from steeple.store.gear import GearRepository, StoredGear, things
 from steeple.store.plans import PlanRepository, StoredPlan
 
+Kind = TypeVar("Kind", Body, Lens, Support, Adapter)
+
 
 @dataclass(frozen=True, slots=True)
 class Cupboard:
-    """Bodies and lenses in use, with their ids."""
+    """What plans take from the cupboard, as far as it is in use, with its ids."""
 
     bodies: list[tuple[str, Body]]
     lenses: list[tuple[str, Lens]]
+    supports: list[tuple[str, Support]]
+    adapters: list[tuple[str, Adapter]]
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,6 +58,10 @@ class Import:
         return self.table.refused
 
 
+def _in_use(gear: GearRepository, kind: GearKind, model: type[Kind]) -> list[tuple[str, Kind]]:
+    return [(one.id, one.gear) for one in gear.find(kind=kind) if isinstance(one.gear, model)]
+
+
 def copies_in(plan: Plan, gear_id: str) -> list[tuple[str, Gear | None]]:
     """Where a plan has a copy of a thing: JSON pointer and the copy."""
     found: list[tuple[str, Gear | None]] = []
@@ -60,6 +70,9 @@ def copies_in(plan: Plan, gear_id: str) -> list[tuple[str, Gear | None]]:
             found.append((f"/cameras/{index}/body", camera.body))
         if camera.lens_id == gear_id:
             found.append((f"/cameras/{index}/lens", camera.lens))
+    for index, support in enumerate(plan.supports):
+        if support.gear_id == gear_id:
+            found.append((f"/supports/{index}/gear", support.gear))
     return found
 
 
@@ -74,20 +87,14 @@ class GearService:
         return self.clock().isoformat(timespec="microseconds")
 
     def cupboard(self) -> Cupboard:
-        """Every body and lens in use."""
+        """Every body, lens, support and adapter in use."""
         with self.database.reading() as session:
             gear = GearRepository(session)
             return Cupboard(
-                bodies=[
-                    (one.id, one.gear)
-                    for one in gear.find(kind="body")
-                    if isinstance(one.gear, Body)
-                ],
-                lenses=[
-                    (one.id, one.gear)
-                    for one in gear.find(kind="lens")
-                    if isinstance(one.gear, Lens)
-                ],
+                bodies=_in_use(gear, "body", Body),
+                lenses=_in_use(gear, "lens", Lens),
+                supports=_in_use(gear, "support", Support),
+                adapters=_in_use(gear, "adapter", Adapter),
             )
 
     def get(self, gear_id: str) -> StoredGear:

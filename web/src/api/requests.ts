@@ -1,6 +1,7 @@
 /** Every request that the interface makes, by what it is for. */
 import { answer, client, Refused } from './client';
 import type {
+  Adapter,
   Body,
   Comparison,
   Cupboard,
@@ -17,6 +18,8 @@ import type {
   Shape,
   ShapeId,
   Shelf,
+  Support,
+  SupportComparison,
   Thing,
   Things,
   ZoomMap,
@@ -81,14 +84,21 @@ export const openPlanFile = async (file: File): Promise<PlanSheet> => {
 export interface Owned {
   lenses: Lens[];
   bodies: Body[];
+  supports: { id: string; gear: Support }[];
+  adapters: Adapter[];
 }
 
 const OWNED_LIMIT = 200;
+const OWNED_PARTS_LIMIT = 100;
 
 const ownedBody = (owned: Owned) => ({
   owned_lenses: owned.lenses.slice(0, OWNED_LIMIT),
   owned_bodies: owned.bodies.slice(0, OWNED_LIMIT),
+  owned_supports: owned.supports.slice(0, OWNED_PARTS_LIMIT),
+  owned_adapters: owned.adapters.slice(0, OWNED_PARTS_LIMIT),
 });
+
+export const NOTHING_OWNED: Owned = { lenses: [], bodies: [], supports: [], adapters: [] };
 
 export const evaluatePlan = (
   plan: Plan,
@@ -109,12 +119,15 @@ export const workOut = (plan: Plan, owned: Owned): Promise<Outcome> =>
 export const getZoomMap = (plan: Plan): Promise<ZoomMap | null> =>
   answer(
     client.POST('/api/zoom-map', {
-      body: { plan, camera: 0, owned_lenses: [], owned_bodies: [] },
+      body: { plan, camera: 0, ...ownedBody(NOTHING_OWNED) },
     }),
   );
 
 export const compareGear = (plan: Plan, owned: Owned): Promise<Comparison> =>
   answer(client.POST('/api/compare', { body: { plan, camera: 0, ...ownedBody(owned) } }));
+
+export const compareSupports = (plan: Plan, owned: Owned): Promise<SupportComparison> =>
+  answer(client.POST('/api/compare-supports', { body: { plan, camera: 0, ...ownedBody(owned) } }));
 
 export const getPicture = async (
   plan: Plan,

@@ -336,6 +336,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compare-supports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare Holding
+         * @description Everything that could hold a camera, side by side for the same frame, and kinds to get.
+         */
+        post: operations["compare_holding_api_compare_supports_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/picture": {
         parameters: {
             query?: never;
@@ -485,7 +505,7 @@ export interface paths {
         };
         /**
          * Cupboard
-         * @description Bodies and lenses in use, as plans take them.
+         * @description Bodies, lenses, supports and adapters in use, as plans take them.
          */
         get: operations["cupboard_api_gear_get"];
         put?: never;
@@ -690,6 +710,83 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * Adapter
+         * @description What joins one thread, stud or clamp to another.
+         */
+        "Adapter-Input": {
+            /** Name */
+            name: string;
+            /**
+             * One End
+             * @enum {string}
+             */
+            one_end: "1/4-20 stud" | "1/4-20 socket" | "3/8-16 stud" | "3/8-16 socket" | "5/8 spigot" | "5/8 receiver" | "5/8-27 stud" | "5/8-27 socket" | "M6 stud" | "M6 socket" | "shoe foot" | "cold shoe" | "quick-release plate" | "quick-release clamp" | "tube" | "tube clamp" | "phone" | "phone grip";
+            /**
+             * Other End
+             * @enum {string}
+             */
+            other_end: "1/4-20 stud" | "1/4-20 socket" | "3/8-16 stud" | "3/8-16 socket" | "5/8 spigot" | "5/8 receiver" | "5/8-27 stud" | "5/8-27 socket" | "M6 stud" | "M6 socket" | "shoe foot" | "cold shoe" | "quick-release plate" | "quick-release clamp" | "tube" | "tube clamp" | "phone" | "phone grip";
+            /** Rated Load G */
+            rated_load_g?: number | null;
+            /** Mass G */
+            mass_g?: number | null;
+            /**
+             * Quick Release
+             * @description Family of its quick-release; plates of one family fit together.
+             */
+            quick_release?: string | null;
+            /** Length Mm */
+            length_mm?: number | null;
+            /**
+             * Owned
+             * @description How many there are.
+             */
+            owned?: number | null;
+        };
+        /**
+         * Adapter
+         * @description What joins one thread, stud or clamp to another.
+         */
+        "Adapter-Output": {
+            /** Name */
+            name: string;
+            /**
+             * One End
+             * @enum {string}
+             */
+            one_end: "1/4-20 stud" | "1/4-20 socket" | "3/8-16 stud" | "3/8-16 socket" | "5/8 spigot" | "5/8 receiver" | "5/8-27 stud" | "5/8-27 socket" | "M6 stud" | "M6 socket" | "shoe foot" | "cold shoe" | "quick-release plate" | "quick-release clamp" | "tube" | "tube clamp" | "phone" | "phone grip";
+            /**
+             * Other End
+             * @enum {string}
+             */
+            other_end: "1/4-20 stud" | "1/4-20 socket" | "3/8-16 stud" | "3/8-16 socket" | "5/8 spigot" | "5/8 receiver" | "5/8-27 stud" | "5/8-27 socket" | "M6 stud" | "M6 socket" | "shoe foot" | "cold shoe" | "quick-release plate" | "quick-release clamp" | "tube" | "tube clamp" | "phone" | "phone grip";
+            /** Rated Load G */
+            rated_load_g: number | null;
+            /** Mass G */
+            mass_g: number | null;
+            /**
+             * Quick Release
+             * @description Family of its quick-release; plates of one family fit together.
+             */
+            quick_release: string | null;
+            /** Length Mm */
+            length_mm: number | null;
+            /**
+             * Owned
+             * @description How many there are.
+             */
+            owned: number | null;
+        };
+        /**
+         * AdapterInUse
+         * @description An adapter in the cupboard.
+         */
+        AdapterInUse: {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Adapter-Output"];
+        };
+        /**
          * Aim
          * @description Which way a camera looks; None = square to the work.
          */
@@ -863,6 +960,11 @@ export interface components {
             /** Battery Wh */
             battery_wh?: number | null;
             /**
+             * Thread
+             * @description What it is held by: the socket under it, or its edges.
+             */
+            thread?: ("1/4-20 socket" | "3/8-16 socket" | "phone" | "shoe foot") | null;
+            /**
              * Screen
              * @description Whether its screen can be turned.
              */
@@ -939,6 +1041,11 @@ export interface components {
             power_w: number | null;
             /** Battery Wh */
             battery_wh: number | null;
+            /**
+             * Thread
+             * @description What it is held by: the socket under it, or its edges.
+             */
+            thread: ("1/4-20 socket" | "3/8-16 socket" | "phone" | "shoe foot") | null;
             /**
              * Screen
              * @description Whether its screen can be turned.
@@ -1039,6 +1146,11 @@ export interface components {
              * @description Greatest lens height above the table that its stand allows.
              */
             stand_highest_mm?: number | null;
+            /**
+             * Support
+             * @description Id of the plan's support that carries it.
+             */
+            support?: string | null;
         };
         /**
          * Camera
@@ -1103,6 +1215,11 @@ export interface components {
              * @description Greatest lens height above the table that its stand allows.
              */
             stand_highest_mm: number | null;
+            /**
+             * Support
+             * @description Id of the plan's support that carries it.
+             */
+            support: string | null;
         };
         /**
          * CameraDrawing
@@ -1158,12 +1275,6 @@ export interface components {
          * @description A plan, one of its cameras, and what is owned.
          */
         CameraRequest: {
-            plan: components["schemas"]["Plan-Input"];
-            /**
-             * Camera
-             * @default 0
-             */
-            camera: number;
             /**
              * Owned Lenses
              * @default []
@@ -1174,10 +1285,27 @@ export interface components {
              * @default []
              */
             owned_bodies: components["schemas"]["Body-Input"][];
+            /**
+             * Owned Supports
+             * @default []
+             */
+            owned_supports: components["schemas"]["OwnedSupport"][];
+            /**
+             * Owned Adapters
+             * @default []
+             */
+            owned_adapters: components["schemas"]["Adapter-Input"][];
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Camera
+             * @default 0
+             */
+            camera: number;
         };
         /**
          * CameraResult
-         * @description The figures of one camera. ``drawing`` is None while gear is missing.
+         * @description The figures of one camera. ``drawing`` is None while gear is missing, ``hold`` while nothing
+         *     is chosen that holds it.
          */
         CameraResult: {
             /** Id */
@@ -1193,6 +1321,7 @@ export interface components {
              */
             working: components["schemas"]["Working"][];
             drawing: components["schemas"]["CameraDrawing"] | null;
+            hold: components["schemas"]["HoldDrawing"] | null;
         };
         /**
          * Card
@@ -1266,6 +1395,26 @@ export interface components {
             sentence: string;
         };
         /**
+         * ChainPart
+         * @description One part between support and camera, from below: how it goes on what is below it.
+         *
+         *     ``joins`` says it in words: ``takes the ⅜-16 screw of the stand``.
+         */
+        ChainPart: {
+            /** Name */
+            name: string;
+            /** Below */
+            below: string;
+            /** Above */
+            above: string;
+            /** Joins */
+            joins: string;
+            /** Owned */
+            owned: boolean;
+            /** Rated Load G */
+            rated_load_g: number | null;
+        };
+        /**
          * Change
          * @description Put ``value`` in place of what stands at the JSON pointer ``path``.
          */
@@ -1279,6 +1428,24 @@ export interface components {
             /** Path */
             path: string;
             value: components["schemas"]["JsonValue"];
+        };
+        /**
+         * ClearFloor
+         * @description Floor that must stay free.
+         */
+        ClearFloor: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Left */
+            left: number;
+            /** Right */
+            right: number;
+            /** Near */
+            near: number;
+            /** Far */
+            far: number;
         };
         /**
          * Closer
@@ -1312,13 +1479,17 @@ export interface components {
         };
         /**
          * CupboardReply
-         * @description Bodies and lenses in use.
+         * @description What plans take from the cupboard.
          */
         CupboardReply: {
             /** Bodies */
             bodies: components["schemas"]["OwnedBody"][];
             /** Lenses */
             lenses: components["schemas"]["OwnedLens"][];
+            /** Supports */
+            supports: components["schemas"]["SupportInUse"][];
+            /** Adapters */
+            adapters: components["schemas"]["AdapterInUse"][];
         };
         /**
          * Delivery
@@ -1380,19 +1551,27 @@ export interface components {
          * @description A plan to be worked out. The same request always gives the same answer.
          */
         EvaluateRequest: {
-            plan: components["schemas"]["Plan-Input"];
             /**
              * Owned Lenses
-             * @description Lenses that a mend may take.
              * @default []
              */
             owned_lenses: components["schemas"]["Lens-Input"][];
             /**
              * Owned Bodies
-             * @description Cameras that a mend may take.
              * @default []
              */
             owned_bodies: components["schemas"]["Body-Input"][];
+            /**
+             * Owned Supports
+             * @default []
+             */
+            owned_supports: components["schemas"]["OwnedSupport"][];
+            /**
+             * Owned Adapters
+             * @default []
+             */
+            owned_adapters: components["schemas"]["Adapter-Input"][];
+            plan: components["schemas"]["Plan-Input"];
             /**
              * Try Mends
              * @default true
@@ -1505,7 +1684,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens";
+            step: "work" | "lens" | "hold";
             /**
              * Verdict
              * @enum {string}
@@ -1549,6 +1728,134 @@ export interface components {
             cost: components["schemas"]["Piece"][];
             /** Changes */
             changes: components["schemas"]["Change"][];
+        };
+        /**
+         * Fixture
+         * @description A lamp. Either the flux or the illuminance at one metre says how bright it is.
+         */
+        "Fixture-Input": {
+            /** Name */
+            name: string;
+            /**
+             * Emitter
+             * @enum {string}
+             */
+            emitter: "rectangle" | "disc" | "ring" | "bulb" | "spot";
+            /**
+             * Width Mm
+             * @description Or the diameter.
+             */
+            width_mm?: number | null;
+            /** Height Mm */
+            height_mm?: number | null;
+            /** Flux Lm */
+            flux_lm?: number | null;
+            /** Illuminance At 1 M Lx */
+            illuminance_at_1_m_lx?: number | null;
+            /**
+             * Beam Deg
+             * @description Full angle at which half the intensity is left.
+             */
+            beam_deg?: number | null;
+            /**
+             * Cct K
+             * @description Colour temperature, or its lower end.
+             */
+            cct_k?: number | null;
+            /**
+             * Cct Warmest To K
+             * @description Upper end where the colour temperature can be set.
+             */
+            cct_warmest_to_k?: number | null;
+            /** Colour Rendering */
+            colour_rendering?: number | null;
+            /**
+             * Least Level Percent
+             * @description Lowest setting of its dimmer; 100 = cannot be dimmed.
+             */
+            least_level_percent?: number | null;
+            /** Flicker */
+            flicker?: ("free" | "mains") | null;
+            /** Remote */
+            remote?: boolean | null;
+            /** Mass G */
+            mass_g?: number | null;
+            /** Power W */
+            power_w?: number | null;
+        };
+        /**
+         * Fixture
+         * @description A lamp. Either the flux or the illuminance at one metre says how bright it is.
+         */
+        "Fixture-Output": {
+            /** Name */
+            name: string;
+            /**
+             * Emitter
+             * @enum {string}
+             */
+            emitter: "rectangle" | "disc" | "ring" | "bulb" | "spot";
+            /**
+             * Width Mm
+             * @description Or the diameter.
+             */
+            width_mm: number | null;
+            /** Height Mm */
+            height_mm: number | null;
+            /** Flux Lm */
+            flux_lm: number | null;
+            /** Illuminance At 1 M Lx */
+            illuminance_at_1_m_lx: number | null;
+            /**
+             * Beam Deg
+             * @description Full angle at which half the intensity is left.
+             */
+            beam_deg: number | null;
+            /**
+             * Cct K
+             * @description Colour temperature, or its lower end.
+             */
+            cct_k: number | null;
+            /**
+             * Cct Warmest To K
+             * @description Upper end where the colour temperature can be set.
+             */
+            cct_warmest_to_k: number | null;
+            /** Colour Rendering */
+            colour_rendering: number | null;
+            /**
+             * Least Level Percent
+             * @description Lowest setting of its dimmer; 100 = cannot be dimmed.
+             */
+            least_level_percent: number | null;
+            /** Flicker */
+            flicker: ("free" | "mains") | null;
+            /** Remote */
+            remote: boolean | null;
+            /** Mass G */
+            mass_g: number | null;
+            /** Power W */
+            power_w: number | null;
+        };
+        /**
+         * Foot
+         * @description Where the column of a support stands or is fixed, seen from above; None = left to Steeple.
+         */
+        "Foot-Input": {
+            /** X Mm */
+            x_mm?: number | null;
+            /** Y Mm */
+            y_mm?: number | null;
+        };
+        /**
+         * Foot
+         * @description Where the column of a support stands or is fixed, seen from above; None = left to Steeple.
+         */
+        "Foot-Output": {
+            /** X Mm */
+            x_mm: number | null;
+            /** Y Mm */
+            y_mm: number | null;
         };
         /**
          * GearField
@@ -1640,6 +1947,90 @@ export interface components {
             greatest_by: string | null;
             /** Never */
             never: string[];
+        };
+        /**
+         * HoldDrawing
+         * @description One support with its camera. Lengths in millimetres in the axes of the plan.
+         *
+         *     ``members`` is empty where it cannot be placed. ``edge`` is the edge of the footprint over which
+         *     it would tip first. ``spans`` says which sections fit, are too short and too long.
+         */
+        HoldDrawing: {
+            /** Support Id */
+            support_id: string;
+            /** Index */
+            index: number;
+            /** Name */
+            name: string;
+            /** Form */
+            form: string;
+            /** Model */
+            model: string;
+            /** Anchor */
+            anchor: string;
+            /** Has Boom */
+            has_boom: boolean;
+            /** Movable */
+            movable: boolean;
+            /** Members */
+            members: components["schemas"]["RigMember"][];
+            /** Feet */
+            feet: components["schemas"]["Point"][];
+            /** Edge */
+            edge: components["schemas"]["Point"][];
+            screw: components["schemas"]["Point"];
+            foot: components["schemas"]["Point"] | null;
+            root: components["schemas"]["Point"] | null;
+            tip: components["schemas"]["Point"] | null;
+            /** Reach Mm */
+            reach_mm: number | null;
+            /** Most Reach Mm */
+            most_reach_mm: number;
+            /** Behind Mm */
+            behind_mm: number;
+            /** Legs Toward Deg */
+            legs_toward_deg: number | null;
+            counterweight: components["schemas"]["Point"] | null;
+            /** Counterweight G */
+            counterweight_g: number;
+            /** Counterweight At Mm */
+            counterweight_at_mm: number;
+            /** Sandbag */
+            sandbag: components["schemas"]["Point"][];
+            /** Sandbag G */
+            sandbag_g: number;
+            /** Area Mm2 */
+            area_mm2: number | null;
+            seat: components["schemas"]["Box"];
+            /** Parts */
+            parts: components["schemas"]["ChainPart"][];
+            /** Joined */
+            joined: boolean;
+            /** Parts Known */
+            parts_known: boolean;
+            /** Things */
+            things: components["schemas"]["HungThing"][];
+            /** Spans */
+            spans: components["schemas"]["Piece"][][];
+        };
+        /**
+         * HungThing
+         * @description A thing on the rig: where it hangs, what it weighs, and what moves with it.
+         */
+        HungThing: {
+            /** Index */
+            index: number | null;
+            /** Name */
+            name: string;
+            /** Mass G */
+            mass_g: number | null;
+            /** Arm */
+            arm: string;
+            /** Along Mm */
+            along_mm: number;
+            at: components["schemas"]["Point"];
+            /** Moves */
+            moves: string;
         };
         /**
          * ImportReport
@@ -1745,7 +2136,98 @@ export interface components {
             /** Height Mm */
             height_mm: number;
         };
+        /**
+         * Joint
+         * @description A joint of a support and the torque that it holds.
+         */
+        "Joint-Input": {
+            /** Name */
+            name: string;
+            /** Holds N M */
+            holds_n_m?: number | null;
+        };
+        /**
+         * Joint
+         * @description A joint of a support and the torque that it holds.
+         */
+        "Joint-Output": {
+            /** Name */
+            name: string;
+            /** Holds N M */
+            holds_n_m: number | null;
+        };
         JsonValue: unknown;
+        /**
+         * KeepClear
+         * @description A stretch of floor that must stay free: a door's swing, a drawer, a walkway, a stool.
+         *
+         *     Measured like an obstacle: from the left edge of the table and the edge in front of the maker.
+         */
+        KeepClear: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "door" | "drawer" | "walkway" | "stool";
+            /** Name */
+            name: string;
+            /** From Left Edge Mm */
+            from_left_edge_mm: number;
+            /** From Front Edge Mm */
+            from_front_edge_mm: number;
+            /** Width Mm */
+            width_mm: number;
+            /** Depth Mm */
+            depth_mm: number;
+        };
+        /**
+         * LampAim
+         * @description The place that a lamp is turned to; None = the middle of the zone.
+         */
+        "LampAim-Input": {
+            /** X Mm */
+            x_mm?: number | null;
+            /** Y Mm */
+            y_mm?: number | null;
+            /** Z Mm */
+            z_mm?: number | null;
+        };
+        /**
+         * LampAim
+         * @description The place that a lamp is turned to; None = the middle of the zone.
+         */
+        "LampAim-Output": {
+            /** X Mm */
+            x_mm: number | null;
+            /** Y Mm */
+            y_mm: number | null;
+            /** Z Mm */
+            z_mm: number | null;
+        };
+        /**
+         * LampPlace
+         * @description The middle of what glows; None = left to Steeple.
+         */
+        "LampPlace-Input": {
+            /** X Mm */
+            x_mm?: number | null;
+            /** Y Mm */
+            y_mm?: number | null;
+            /** Z Mm */
+            z_mm?: number | null;
+        };
+        /**
+         * LampPlace
+         * @description The middle of what glows; None = left to Steeple.
+         */
+        "LampPlace-Output": {
+            /** X Mm */
+            x_mm: number | null;
+            /** Y Mm */
+            y_mm: number | null;
+            /** Z Mm */
+            z_mm: number | null;
+        };
         /**
          * Lens
          * @description A lens, zoom or fixed.
@@ -1827,6 +2309,142 @@ export interface components {
              * @description Kind of lens mount; bodies and lenses of one word fit together.
              */
             mount: string | null;
+        };
+        /**
+         * Light
+         * @description A lamp with the copy of its figures, and how it is set up.
+         */
+        "Light-Input": {
+            /** Id */
+            id: string;
+            /**
+             * Role
+             * @default key
+             * @enum {string}
+             */
+            role: "key" | "fill" | "back" | "background" | "practical";
+            fixture: components["schemas"]["Fixture-Input"];
+            /**
+             * Fixture Id
+             * @description The thing in the cupboard that this is a copy of.
+             */
+            fixture_id?: string | null;
+            /**
+             * Owned
+             * @default true
+             */
+            owned: boolean;
+            /** @default {} */
+            position: components["schemas"]["LampPlace-Input"];
+            /** @default {} */
+            aim: components["schemas"]["LampAim-Input"];
+            /**
+             * Level Percent
+             * @description Dimmer setting; None = full.
+             */
+            level_percent?: number | null;
+            /**
+             * Cct K
+             * @description Colour temperature set, where it can be; None = its lower end.
+             */
+            cct_k?: number | null;
+            /**
+             * Lit
+             * @description False for one that is switched off.
+             * @default true
+             */
+            lit: boolean;
+        };
+        /**
+         * Light
+         * @description A lamp with the copy of its figures, and how it is set up.
+         */
+        "Light-Output": {
+            /** Id */
+            id: string;
+            /**
+             * Role
+             * @default key
+             * @enum {string}
+             */
+            role: "key" | "fill" | "back" | "background" | "practical";
+            fixture: components["schemas"]["Fixture-Output"];
+            /**
+             * Fixture Id
+             * @description The thing in the cupboard that this is a copy of.
+             */
+            fixture_id: string | null;
+            /**
+             * Owned
+             * @default true
+             */
+            owned: boolean;
+            /** @default {} */
+            position: components["schemas"]["LampPlace-Output"];
+            /** @default {} */
+            aim: components["schemas"]["LampAim-Output"];
+            /**
+             * Level Percent
+             * @description Dimmer setting; None = full.
+             */
+            level_percent: number | null;
+            /**
+             * Cct K
+             * @description Colour temperature set, where it can be; None = its lower end.
+             */
+            cct_k: number | null;
+            /**
+             * Lit
+             * @description False for one that is switched off.
+             * @default true
+             */
+            lit: boolean;
+        };
+        /**
+         * LightCard
+         * @description A bounce card, flag or diffuser.
+         */
+        "LightCard-Input": {
+            /** Name */
+            name: string;
+            /**
+             * Use
+             * @enum {string}
+             */
+            use: "bounce" | "flag" | "diffuser";
+            /** Width Mm */
+            width_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Reflectance */
+            reflectance?: number | null;
+            /** Transmittance */
+            transmittance?: number | null;
+            /** Mass G */
+            mass_g?: number | null;
+        };
+        /**
+         * LightCard
+         * @description A bounce card, flag or diffuser.
+         */
+        "LightCard-Output": {
+            /** Name */
+            name: string;
+            /**
+             * Use
+             * @enum {string}
+             */
+            use: "bounce" | "flag" | "diffuser";
+            /** Width Mm */
+            width_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Reflectance */
+            reflectance: number | null;
+            /** Transmittance */
+            transmittance: number | null;
+            /** Mass G */
+            mass_g: number | null;
         };
         /**
          * Maker
@@ -2092,6 +2710,52 @@ export interface components {
             plan: components["schemas"]["Plan-Output"];
         };
         /**
+         * OtherLoad
+         * @description A lamp, microphone or anything else on a support that carries a camera.
+         */
+        "OtherLoad-Input": {
+            /** Name */
+            name: string;
+            /** Mass G */
+            mass_g?: number | null;
+            /**
+             * Arm
+             * @description On the boom or bar that holds the camera, or on an arm of its own.
+             * @default shared
+             * @enum {string}
+             */
+            arm: "shared" | "own";
+            /**
+             * Along Mm
+             * @description From the column toward the camera; on a bar or pole from its middle to the right or away. Negative is the other way.
+             * @default 0
+             */
+            along_mm: number;
+        };
+        /**
+         * OtherLoad
+         * @description A lamp, microphone or anything else on a support that carries a camera.
+         */
+        "OtherLoad-Output": {
+            /** Name */
+            name: string;
+            /** Mass G */
+            mass_g: number | null;
+            /**
+             * Arm
+             * @description On the boom or bar that holds the camera, or on an arm of its own.
+             * @default shared
+             * @enum {string}
+             */
+            arm: "shared" | "own";
+            /**
+             * Along Mm
+             * @description From the column toward the camera; on a bar or pole from its middle to the right or away. Negative is the other way.
+             * @default 0
+             */
+            along_mm: number;
+        };
+        /**
          * Outcome
          * @description What was worked out for one camera.
          *
@@ -2130,6 +2794,15 @@ export interface components {
             /** Id */
             id: string;
             gear: components["schemas"]["Lens-Output"];
+        };
+        /**
+         * OwnedSupport
+         * @description A support that is owned, with its id in the cupboard.
+         */
+        OwnedSupport: {
+            /** Id */
+            id?: string | null;
+            gear: components["schemas"]["Support-Input"];
         };
         /**
          * Person
@@ -2189,6 +2862,180 @@ export interface components {
             field: string | null;
         };
         /**
+         * PlacedCard
+         * @description A bounce card or flag, flat, facing a way.
+         */
+        "PlacedCard-Input": {
+            /** Id */
+            id: string;
+            card: components["schemas"]["LightCard-Input"];
+            /** Card Id */
+            card_id?: string | null;
+            /**
+             * Owned
+             * @default true
+             */
+            owned: boolean;
+            /** @default {} */
+            position: components["schemas"]["LampPlace-Input"];
+            /** @default {} */
+            facing: components["schemas"]["LampAim-Input"];
+        };
+        /**
+         * PlacedCard
+         * @description A bounce card or flag, flat, facing a way.
+         */
+        "PlacedCard-Output": {
+            /** Id */
+            id: string;
+            card: components["schemas"]["LightCard-Output"];
+            /** Card Id */
+            card_id: string | null;
+            /**
+             * Owned
+             * @default true
+             */
+            owned: boolean;
+            /** @default {} */
+            position: components["schemas"]["LampPlace-Output"];
+            /** @default {} */
+            facing: components["schemas"]["LampAim-Output"];
+        };
+        /**
+         * PlacedSupport
+         * @description A support with the copy of its figures, and how it is set up.
+         */
+        "PlacedSupport-Input": {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Support-Input"];
+            /**
+             * Gear Id
+             * @description The thing in the cupboard that this is a copy of.
+             */
+            gear_id?: string | null;
+            /**
+             * Owned
+             * @description False while one only considers getting it.
+             * @default true
+             */
+            owned: boolean;
+            /** @default {} */
+            foot: components["schemas"]["Foot-Input"];
+            /**
+             * Shelf
+             * @description The thing in the room that it is fixed to, for anchor shelf.
+             */
+            shelf?: string | null;
+            /**
+             * Runs
+             * @description Which way a bar or pole runs: left to right, or near to far.
+             */
+            runs?: ("across" | "away") | null;
+            /**
+             * Legs Toward Deg
+             * @description Where one of its legs points; None = under the boom.
+             */
+            legs_toward_deg?: number | null;
+            /**
+             * Counterweight G
+             * @description On the boom behind the column; None = left to Steeple.
+             */
+            counterweight_g?: number | null;
+            /**
+             * Counterweight At Mm
+             * @description How far behind the column; None = as far as the boom goes.
+             */
+            counterweight_at_mm?: number | null;
+            /**
+             * Sandbag G
+             * @description None = none.
+             */
+            sandbag_g?: number | null;
+            /**
+             * Sandbag On
+             * @description Where it lies; None = at the column.
+             */
+            sandbag_on?: ("column" | "leg under the boom" | "legs behind") | null;
+            /**
+             * Tether
+             * @description Whether a second fixing keeps what it carries from falling.
+             */
+            tether?: boolean | null;
+            /**
+             * Loads
+             * @default []
+             */
+            loads: components["schemas"]["OtherLoad-Input"][];
+        };
+        /**
+         * PlacedSupport
+         * @description A support with the copy of its figures, and how it is set up.
+         */
+        "PlacedSupport-Output": {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Support-Output"];
+            /**
+             * Gear Id
+             * @description The thing in the cupboard that this is a copy of.
+             */
+            gear_id: string | null;
+            /**
+             * Owned
+             * @description False while one only considers getting it.
+             * @default true
+             */
+            owned: boolean;
+            /** @default {} */
+            foot: components["schemas"]["Foot-Output"];
+            /**
+             * Shelf
+             * @description The thing in the room that it is fixed to, for anchor shelf.
+             */
+            shelf: string | null;
+            /**
+             * Runs
+             * @description Which way a bar or pole runs: left to right, or near to far.
+             */
+            runs: ("across" | "away") | null;
+            /**
+             * Legs Toward Deg
+             * @description Where one of its legs points; None = under the boom.
+             */
+            legs_toward_deg: number | null;
+            /**
+             * Counterweight G
+             * @description On the boom behind the column; None = left to Steeple.
+             */
+            counterweight_g: number | null;
+            /**
+             * Counterweight At Mm
+             * @description How far behind the column; None = as far as the boom goes.
+             */
+            counterweight_at_mm: number | null;
+            /**
+             * Sandbag G
+             * @description None = none.
+             */
+            sandbag_g: number | null;
+            /**
+             * Sandbag On
+             * @description Where it lies; None = at the column.
+             */
+            sandbag_on: ("column" | "leg under the boom" | "legs behind") | null;
+            /**
+             * Tether
+             * @description Whether a second fixing keeps what it carries from falling.
+             */
+            tether: boolean | null;
+            /**
+             * Loads
+             * @default []
+             */
+            loads: components["schemas"]["OtherLoad-Output"][];
+        };
+        /**
          * Plan
          * @description One rig over one work surface.
          */
@@ -2201,17 +3048,18 @@ export interface components {
             format: "steeple-plan";
             /**
              * Version
-             * @default 2
+             * @default 3
              * @constant
              */
-            version: 2;
+            version: 3;
             /** Title */
             title: string;
             /** @default {} */
             delivery: components["schemas"]["Delivery-Input"];
             /**
              * @default {
-             *       "obstacles": []
+             *       "obstacles": [],
+             *       "keep_clear": []
              *     }
              */
             room: components["schemas"]["Room-Input"];
@@ -2225,6 +3073,27 @@ export interface components {
              * @default []
              */
             cameras: components["schemas"]["Camera-Input"][];
+            /**
+             * Supports
+             * @default []
+             */
+            supports: components["schemas"]["PlacedSupport-Input"][];
+            /**
+             * Lights
+             * @default []
+             */
+            lights: components["schemas"]["Light-Input"][];
+            /**
+             * Cards
+             * @default []
+             */
+            cards: components["schemas"]["PlacedCard-Input"][];
+            /**
+             * Adapters
+             * @description Copies of the adapters that join things up.
+             * @default []
+             */
+            adapters: components["schemas"]["Adapter-Input"][];
         };
         /**
          * Plan
@@ -2239,17 +3108,18 @@ export interface components {
             format: "steeple-plan";
             /**
              * Version
-             * @default 2
+             * @default 3
              * @constant
              */
-            version: 2;
+            version: 3;
             /** Title */
             title: string;
             /** @default {} */
             delivery: components["schemas"]["Delivery-Output"];
             /**
              * @default {
-             *       "obstacles": []
+             *       "obstacles": [],
+             *       "keep_clear": []
              *     }
              */
             room: components["schemas"]["Room-Output"];
@@ -2263,6 +3133,27 @@ export interface components {
              * @default []
              */
             cameras: components["schemas"]["Camera-Output"][];
+            /**
+             * Supports
+             * @default []
+             */
+            supports: components["schemas"]["PlacedSupport-Output"][];
+            /**
+             * Lights
+             * @default []
+             */
+            lights: components["schemas"]["Light-Output"][];
+            /**
+             * Cards
+             * @default []
+             */
+            cards: components["schemas"]["PlacedCard-Output"][];
+            /**
+             * Adapters
+             * @description Copies of the adapters that join things up.
+             * @default []
+             */
+            adapters: components["schemas"]["Adapter-Output"][];
         };
         /**
          * PlanOnShelf
@@ -2412,7 +3303,7 @@ export interface components {
              * Unit
              * @enum {string}
              */
-            unit: "mm" | "mm_exact" | "px" | "px_per_mm" | "f_number" | "times" | "ratio" | "deg" | "percent" | "stops" | "lx" | "hz" | "iso" | "seconds";
+            unit: "mm" | "mm_exact" | "px" | "px_per_mm" | "f_number" | "times" | "ratio" | "deg" | "percent" | "stops" | "lx" | "hz" | "iso" | "seconds" | "g" | "n_m" | "minutes" | "dm2" | "k" | "w" | "mired" | "cd_m2";
         };
         /**
          * RecordingMode
@@ -2491,6 +3382,16 @@ export interface components {
             bitrate_mbit_s: number | null;
         };
         /**
+         * RigMember
+         * @description A straight part of the rig.
+         */
+        RigMember: {
+            /** Part */
+            part: string;
+            a: components["schemas"]["Point"];
+            b: components["schemas"]["Point"];
+        };
+        /**
          * Room
          * @description The room, as far as the rig meets it.
          */
@@ -2521,8 +3422,18 @@ export interface components {
             table_from_left_wall_mm?: number | null;
             /** Table From Far Wall Mm */
             table_from_far_wall_mm?: number | null;
+            /**
+             * Keep Clear
+             * @default []
+             */
+            keep_clear: components["schemas"]["KeepClear"][];
             /** Mains Hz */
             mains_hz?: (50 | 60) | null;
+            /**
+             * Circuit W
+             * @description What the circuit of the sockets may carry, by its fuse.
+             */
+            circuit_w?: number | null;
         };
         /**
          * Room
@@ -2555,8 +3466,18 @@ export interface components {
             table_from_left_wall_mm: number | null;
             /** Table From Far Wall Mm */
             table_from_far_wall_mm: number | null;
+            /**
+             * Keep Clear
+             * @default []
+             */
+            keep_clear: components["schemas"]["KeepClear"][];
             /** Mains Hz */
             mains_hz: (50 | 60) | null;
+            /**
+             * Circuit W
+             * @description What the circuit of the sockets may carry, by its fuse.
+             */
+            circuit_w: number | null;
         };
         /**
          * RoomBox
@@ -2697,6 +3618,30 @@ export interface components {
             posture: ("seated" | "standing") | null;
         };
         /**
+         * Section
+         * @description One tube of a pole or crossbar. Tube and wall are those of the support where left open.
+         */
+        "Section-Input": {
+            /** Length Mm */
+            length_mm: number;
+            /** Tube Mm */
+            tube_mm?: number | null;
+            /** Wall Mm */
+            wall_mm?: number | null;
+        };
+        /**
+         * Section
+         * @description One tube of a pole or crossbar. Tube and wall are those of the support where left open.
+         */
+        "Section-Output": {
+            /** Length Mm */
+            length_mm: number;
+            /** Tube Mm */
+            tube_mm: number | null;
+            /** Wall Mm */
+            wall_mm: number | null;
+        };
+        /**
          * SensorSize
          * @description A common name of a sensor size.
          */
@@ -2781,12 +3726,335 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens";
+            step: "work" | "lens" | "hold";
             /**
              * Verdict
              * @enum {string}
              */
             verdict: "holds" | "watch" | "fails" | "unknown";
+        };
+        /**
+         * Support
+         * @description What holds a camera, lamp or microphone.
+         */
+        "Support-Input": {
+            /** Name */
+            name: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "floor tripod" | "tripod with horizontal arm" | "boom stand" | "desk arm" | "table clamp pole" | "table-top stand" | "crossbar on two stands" | "wall-to-wall pole" | "ceiling arm" | "hand-built";
+            /** Anchor */
+            anchor?: ("floor" | "table" | "wall" | "ceiling" | "shelf") | null;
+            /**
+             * Rated Load G
+             * @description As printed on its plate, at the head; empty = not known.
+             */
+            rated_load_g?: number | null;
+            /**
+             * Rated Reach Mm
+             * @description Reach at which the rating holds.
+             */
+            rated_reach_mm?: number | null;
+            /**
+             * Lowest Mm
+             * @description Camera screw at its lowest, from its foot; from the ceiling for what hangs.
+             */
+            lowest_mm?: number | null;
+            /**
+             * Highest Mm
+             * @description Camera screw at its highest, from its foot; farthest from the ceiling for what hangs.
+             */
+            highest_mm?: number | null;
+            /**
+             * Reach Mm
+             * @description Boom or arm, from its column.
+             */
+            reach_mm?: number | null;
+            /**
+             * Behind Mm
+             * @description How far the boom reaches behind its column, for a counterweight.
+             */
+            behind_mm?: number | null;
+            /**
+             * Drop Mm
+             * @description Boom, bar or pole down to the camera screw.
+             */
+            drop_mm?: number | null;
+            /**
+             * Span Least Mm
+             * @description Of a pole or crossbar.
+             */
+            span_least_mm?: number | null;
+            /** Span Most Mm */
+            span_most_mm?: number | null;
+            /**
+             * Sections
+             * @description Tubes of a pole or crossbar, each one.
+             * @default []
+             */
+            sections: components["schemas"]["Section-Input"][];
+            /**
+             * Adjust Mm
+             * @description What the ends of a pole or crossbar can be drawn out by.
+             */
+            adjust_mm?: number | null;
+            /**
+             * Footprint Mm
+             * @description From foot to foot next to it; the side of a square base.
+             */
+            footprint_mm?: number | null;
+            /** Legs */
+            legs?: number | null;
+            /**
+             * Tube Mm
+             * @description Outer diameter of the tube.
+             */
+            tube_mm?: number | null;
+            /**
+             * Wall Mm
+             * @description Wall of the tube.
+             */
+            wall_mm?: number | null;
+            /** Material */
+            material?: ("steel" | "aluminium" | "carbon" | "wood") | null;
+            /** Mass G */
+            mass_g?: number | null;
+            /**
+             * Head Mass G
+             * @description Ball joint or head with its plate, where it is not in the mass.
+             */
+            head_mass_g?: number | null;
+            /**
+             * Counterweight G
+             * @description The heaviest that there is for it.
+             */
+            counterweight_g?: number | null;
+            /**
+             * Threads
+             * @description What it offers to a camera or an adapter.
+             * @default []
+             */
+            threads: ("1/4-20 stud" | "1/4-20 socket" | "3/8-16 stud" | "3/8-16 socket" | "5/8 spigot" | "5/8 receiver" | "5/8-27 stud" | "5/8-27 socket" | "M6 stud" | "M6 socket" | "shoe foot" | "cold shoe" | "quick-release plate" | "quick-release clamp" | "tube" | "tube clamp" | "phone" | "phone grip")[];
+            /**
+             * Joints
+             * @default []
+             */
+            joints: components["schemas"]["Joint-Input"][];
+            /**
+             * Quick Release
+             * @description Family of its quick-release; plates of one family fit together.
+             */
+            quick_release?: string | null;
+            tap?: components["schemas"]["TapTest-Input"] | null;
+        };
+        /**
+         * Support
+         * @description What holds a camera, lamp or microphone.
+         */
+        "Support-Output": {
+            /** Name */
+            name: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "floor tripod" | "tripod with horizontal arm" | "boom stand" | "desk arm" | "table clamp pole" | "table-top stand" | "crossbar on two stands" | "wall-to-wall pole" | "ceiling arm" | "hand-built";
+            /** Anchor */
+            anchor: ("floor" | "table" | "wall" | "ceiling" | "shelf") | null;
+            /**
+             * Rated Load G
+             * @description As printed on its plate, at the head; empty = not known.
+             */
+            rated_load_g: number | null;
+            /**
+             * Rated Reach Mm
+             * @description Reach at which the rating holds.
+             */
+            rated_reach_mm: number | null;
+            /**
+             * Lowest Mm
+             * @description Camera screw at its lowest, from its foot; from the ceiling for what hangs.
+             */
+            lowest_mm: number | null;
+            /**
+             * Highest Mm
+             * @description Camera screw at its highest, from its foot; farthest from the ceiling for what hangs.
+             */
+            highest_mm: number | null;
+            /**
+             * Reach Mm
+             * @description Boom or arm, from its column.
+             */
+            reach_mm: number | null;
+            /**
+             * Behind Mm
+             * @description How far the boom reaches behind its column, for a counterweight.
+             */
+            behind_mm: number | null;
+            /**
+             * Drop Mm
+             * @description Boom, bar or pole down to the camera screw.
+             */
+            drop_mm: number | null;
+            /**
+             * Span Least Mm
+             * @description Of a pole or crossbar.
+             */
+            span_least_mm: number | null;
+            /** Span Most Mm */
+            span_most_mm: number | null;
+            /**
+             * Sections
+             * @description Tubes of a pole or crossbar, each one.
+             * @default []
+             */
+            sections: components["schemas"]["Section-Output"][];
+            /**
+             * Adjust Mm
+             * @description What the ends of a pole or crossbar can be drawn out by.
+             */
+            adjust_mm: number | null;
+            /**
+             * Footprint Mm
+             * @description From foot to foot next to it; the side of a square base.
+             */
+            footprint_mm: number | null;
+            /** Legs */
+            legs: number | null;
+            /**
+             * Tube Mm
+             * @description Outer diameter of the tube.
+             */
+            tube_mm: number | null;
+            /**
+             * Wall Mm
+             * @description Wall of the tube.
+             */
+            wall_mm: number | null;
+            /** Material */
+            material: ("steel" | "aluminium" | "carbon" | "wood") | null;
+            /** Mass G */
+            mass_g: number | null;
+            /**
+             * Head Mass G
+             * @description Ball joint or head with its plate, where it is not in the mass.
+             */
+            head_mass_g: number | null;
+            /**
+             * Counterweight G
+             * @description The heaviest that there is for it.
+             */
+            counterweight_g: number | null;
+            /**
+             * Threads
+             * @description What it offers to a camera or an adapter.
+             * @default []
+             */
+            threads: ("1/4-20 stud" | "1/4-20 socket" | "3/8-16 stud" | "3/8-16 socket" | "5/8 spigot" | "5/8 receiver" | "5/8-27 stud" | "5/8-27 socket" | "M6 stud" | "M6 socket" | "shoe foot" | "cold shoe" | "quick-release plate" | "quick-release clamp" | "tube" | "tube clamp" | "phone" | "phone grip")[];
+            /**
+             * Joints
+             * @default []
+             */
+            joints: components["schemas"]["Joint-Output"][];
+            /**
+             * Quick Release
+             * @description Family of its quick-release; plates of one family fit together.
+             */
+            quick_release: string | null;
+            tap: components["schemas"]["TapTest-Output"] | null;
+        };
+        /**
+         * SupportComparison
+         * @description Every support side by side, what works first; empty while the lens has no place.
+         */
+        SupportComparison: {
+            /** Rows */
+            rows: components["schemas"]["SupportRow"][];
+        };
+        /**
+         * SupportInUse
+         * @description A support in the cupboard.
+         */
+        SupportInUse: {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Support-Output"];
+        };
+        /**
+         * SupportRow
+         * @description One support under the camera of the plan. Lengths in millimetres; None = not known.
+         *
+         *     ``verdict`` is the heaviest of its findings, and ``against`` their titles, heaviest first.
+         *     ``short_mm`` lacks in reach, ``height_short_mm`` in height. ``wobble_low_px`` and
+         *     ``wobble_high_px`` bound the wobble. ``missing`` are parts that would have to be got to join it. ``spare_g`` is what it may
+         *     carry besides, a lamp or a microphone.
+         */
+        SupportRow: {
+            /** Name */
+            name: string;
+            /** Form */
+            form: string;
+            /** Says */
+            says: string;
+            /** Owned */
+            owned: boolean;
+            /** Present */
+            present: boolean;
+            /** Considered */
+            considered: boolean;
+            /** Gear Id */
+            gear_id: string | null;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "holds" | "watch" | "fails" | "unknown";
+            /** Against */
+            against: components["schemas"]["Piece"][][];
+            /** Reaches */
+            reaches: boolean | null;
+            /** Short Mm */
+            short_mm: number | null;
+            /** Height Short Mm */
+            height_short_mm: number | null;
+            /** Load G */
+            load_g: number | null;
+            /** Allowed G */
+            allowed_g: number | null;
+            /** Spare G */
+            spare_g: number | null;
+            /** Tipping */
+            tipping: number | null;
+            /** Tipping Knocked */
+            tipping_knocked: number | null;
+            /** Counterweight G */
+            counterweight_g: number;
+            /** Sandbag G */
+            sandbag_g: number | null;
+            /** Torque Share */
+            torque_share: number | null;
+            /** Sag Mm */
+            sag_mm: number | null;
+            /** Frequency Hz */
+            frequency_hz: number | null;
+            /** Wobble Low Px */
+            wobble_low_px: number | null;
+            /** Wobble High Px */
+            wobble_high_px: number | null;
+            /** Floor Mm2 */
+            floor_mm2: number | null;
+            /** Table Mm2 */
+            table_mm2: number | null;
+            /** In Makers Way */
+            in_makers_way: boolean;
+            /** Missing */
+            missing: string[];
+            /** Set Up Min */
+            set_up_min: number;
+            /** Changes */
+            changes: components["schemas"]["Change"][];
         };
         /**
          * Table
@@ -2821,6 +4089,72 @@ export interface components {
              * @description Share of the light that the top, or the mat on it, sends back.
              */
             mat_reflectance: number | null;
+        };
+        /**
+         * TapTest
+         * @description What a support did when it was tapped, or when the work was done under it.
+         *
+         *     It replaces the estimate for this support from then on.
+         */
+        "TapTest-Input": {
+            /**
+             * Frequency Hz
+             * @description Swings seen in a clip, divided by the seconds they took.
+             */
+            frequency_hz?: number | null;
+            /**
+             * Rings S
+             * @description Until the picture stood still again.
+             */
+            rings_s?: number | null;
+            /**
+             * Seen Mm
+             * @description How far the picture moved to one side on the work, with the work going on.
+             */
+            seen_mm?: number | null;
+            /**
+             * Reach Mm
+             * @description Boom out this far at the test.
+             */
+            reach_mm?: number | null;
+            /**
+             * Load G
+             * @description What it carried at the test.
+             */
+            load_g?: number | null;
+        };
+        /**
+         * TapTest
+         * @description What a support did when it was tapped, or when the work was done under it.
+         *
+         *     It replaces the estimate for this support from then on.
+         */
+        "TapTest-Output": {
+            /**
+             * Frequency Hz
+             * @description Swings seen in a clip, divided by the seconds they took.
+             */
+            frequency_hz: number | null;
+            /**
+             * Rings S
+             * @description Until the picture stood still again.
+             */
+            rings_s: number | null;
+            /**
+             * Seen Mm
+             * @description How far the picture moved to one side on the work, with the work going on.
+             */
+            seen_mm: number | null;
+            /**
+             * Reach Mm
+             * @description Boom out this far at the test.
+             */
+            reach_mm: number | null;
+            /**
+             * Load G
+             * @description What it carried at the test.
+             */
+            load_g: number | null;
         };
         /**
          * TapeRequest
@@ -3018,6 +4352,8 @@ export interface components {
             /** Boxes */
             boxes: components["schemas"]["RoomBox"][];
             walls: components["schemas"]["Box"] | null;
+            /** Clear */
+            clear: components["schemas"]["ClearFloor"][];
             /** Items */
             items: components["schemas"]["ItemShape"][];
             maker: components["schemas"]["Person"];
@@ -4544,6 +5880,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Comparison"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    compare_holding_api_compare_supports_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CameraRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SupportComparison"];
                 };
             };
             /** @description Bad Request */

@@ -1,7 +1,7 @@
 /** The evaluation of the plan shown: one request in flight, the newest plan next. */
 import { useEffect, useRef, useState } from 'react';
 import { sentencesOf } from './client';
-import { evaluatePlan, type Owned } from './requests';
+import { evaluatePlan, NOTHING_OWNED, type Owned } from './requests';
 import type { Evaluation, Plan } from './types';
 
 export interface Evaluated {
@@ -18,7 +18,6 @@ interface Job {
 }
 
 const RETRY_MS = 1500;
-const NOTHING: Owned = { lenses: [], bodies: [] };
 
 /**
  * Evaluates `plan` whenever it changes. While `dragging`, mends are left out so that the figures
@@ -54,7 +53,7 @@ export function useEvaluation(plan: Plan | null, owned: Owned, dragging: boolean
         try {
           const evaluation = await evaluatePlan(
             job.plan,
-            job.tryMends ? job.owned : NOTHING,
+            job.tryMends ? job.owned : NOTHING_OWNED,
             job.tryMends,
             new AbortController().signal,
           );

@@ -32,3 +32,15 @@ describe('fields', () => {
     expect(fieldAt('/work/shape')).toBeUndefined();
   });
 });
+
+it('masses are typed in grams or kilograms', () => {
+  const field = fieldAt('/supports/3/sandbag_g');
+  expect(field?.kind).toBe('mass');
+  if (!field) return;
+  expect(readField(field, '850', 'cm')).toEqual({ value: 850 });
+  expect(readField(field, '1,2 kg', 'in')).toEqual({ value: 1200 });
+  expect(readField(field, '', 'cm')).toEqual({ value: null });
+  expect(readField(field, 'heavy', 'cm')).toEqual({
+    refusal: 'Sandbag: “heavy” is no mass. Type one such as 850 or 1.2 kg.',
+  });
+});

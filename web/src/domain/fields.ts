@@ -1,7 +1,7 @@
 /** How a field of the plan is shown and typed, by its JSON pointer. */
 import { exactWords, lengthDigits, parseLength, parseNumber, type UnitSystem } from './units';
 
-export type FieldKind = 'length' | 'exact' | 'plain' | 'share' | 'pixels' | 'text';
+export type FieldKind = 'length' | 'exact' | 'plain' | 'share' | 'pixels' | 'text' | 'mass';
 
 export interface FieldInfo {
   label: string;
@@ -40,7 +40,21 @@ const share = (label: string, explain?: string): FieldInfo => ({
   nullable: true,
 });
 
+const mass = (label: string, explain?: string): FieldInfo => ({
+  label,
+  kind: 'mass',
+  explain,
+  unit: 'g',
+  nullable: true,
+});
+
 const FIELDS: Record<string, FieldInfo> = {
+  'supports/*/foot/x_mm': length('Foot, right', 'of the zone’s centre'),
+  'supports/*/foot/y_mm': length('Foot, away', 'of the zone’s centre'),
+  'supports/*/counterweight_g': mass('Counterweight', 'on the boom'),
+  'supports/*/counterweight_at_mm': length('It hangs', 'behind the column'),
+  'supports/*/sandbag_g': mass('Sandbag', 'empty: none'),
+  'supports/*/gear/rated_load_g': mass('Rated load', 'on its plate'),
   title: { label: 'Title', kind: 'text', nullable: false },
   'delivery/width_px': { label: 'Published width', kind: 'pixels', unit: 'px', nullable: true },
   'delivery/height_px': { label: 'Published height', kind: 'pixels', unit: 'px', nullable: true },
@@ -100,7 +114,8 @@ const FIELDS: Record<string, FieldInfo> = {
 
 /** The field at a pointer, or undefined for one that is not typed. */
 export function fieldAt(pointer: string): FieldInfo | undefined {
-  return FIELDS[pointer.replace(/^\//, '')];
+  const path = pointer.replace(/^\//, '');
+  return FIELDS[path] ?? FIELDS[path.replace(/^supports\/\d+\//, 'supports/*/')];
 }
 
 /** A stored value as it stands in its field. */
@@ -109,6 +124,14 @@ export function fieldText(kind: FieldKind, value: unknown, system: UnitSystem): 
   if (typeof value !== 'number') return String(value);
   if (kind === 'share') return exactWords(value * 100, 1);
   return kind === 'length' ? lengthDigits(value, system) : exactWords(value, 4);
+}
+
+/** A mass as typed: "850", "850 g", "1,2 kg". Grams, or null. */
+export function parseMass(text: string): number | null {
+  const match = /^(.*?)\s*(g|kg)?$/i.exec(text.trim());
+  const number = parseNumber(match?.[1] ?? '');
+  if (number === null) return null;
+  return match?.[2]?.toLowerCase() === 'kg' ? number * 1000 : number;
 }
 
 export type Read = { value: number | string | null } | { refusal: string };
@@ -126,6 +149,12 @@ export function readField(field: FieldInfo, text: string, system: UnitSystem): R
     return mm === null
       ? { refusal: `${field.label}: “${trimmed}” is no length. Type one such as ${example}.` }
       : { value: mm };
+  }
+  if (field.kind === 'mass') {
+    const grams = parseMass(trimmed);
+    return grams === null
+      ? { refusal: `${field.label}: “${trimmed}” is no mass. Type one such as 850 or 1.2 kg.` }
+      : { value: grams };
   }
   const number = parseNumber(trimmed.replace(/\s*(mm|px|×|°|%)$/, '').replace(/^f\//, ''));
   if (field.kind === 'share' && number !== null) return { value: Math.round(number * 10) / 1000 };

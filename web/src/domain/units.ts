@@ -15,7 +15,15 @@ export type Unit =
   | 'lx'
   | 'hz'
   | 'iso'
-  | 'seconds';
+  | 'seconds'
+  | 'g'
+  | 'n_m'
+  | 'minutes'
+  | 'dm2'
+  | 'k'
+  | 'w'
+  | 'mired'
+  | 'cd_m2';
 
 export interface Quantity {
   value: number;
@@ -58,7 +66,7 @@ export function exactWords(value: number, places: number): string {
   return trimmed === '-0' ? '0' : trimmed;
 }
 
-const PLACES: Record<Exclude<Unit, 'mm' | 'f_number' | 'iso'>, number> = {
+const PLACES: Record<Exclude<Unit, 'mm' | 'f_number' | 'iso' | 'g'>, number> = {
   mm_exact: 3,
   px: 1,
   px_per_mm: 2,
@@ -70,6 +78,13 @@ const PLACES: Record<Exclude<Unit, 'mm' | 'f_number' | 'iso'>, number> = {
   lx: 0,
   hz: 2,
   seconds: 2,
+  n_m: 2,
+  minutes: 0,
+  dm2: 0,
+  k: 0,
+  w: 0,
+  mired: 0,
+  cd_m2: 0,
 };
 const SUFFIX: Partial<Record<Unit, string>> = {
   mm_exact: ' mm',
@@ -82,7 +97,19 @@ const SUFFIX: Partial<Record<Unit, string>> = {
   lx: ' lx',
   hz: ' Hz',
   seconds: ' s',
+  n_m: ' Nm',
+  minutes: ' min',
+  dm2: ' dm²',
+  k: ' K',
+  w: ' W',
+  mired: ' mired',
+  cd_m2: ' cd/m²',
 };
+
+/** A mass: `850 g`, from a kilogram on `1.35 kg`. */
+export function massWords(g: number): string {
+  return Math.abs(g) < 999.5 ? `${exactWords(g, 0)} g` : `${exactWords(g / 1000, 2)} kg`;
+}
 
 /** Any figure with its unit, in the unit system that the maker reads. */
 export function quantityWords(quantity: Quantity, system: UnitSystem): string {
@@ -90,6 +117,7 @@ export function quantityWords(quantity: Quantity, system: UnitSystem): string {
   if (unit === 'mm') return lengthWords(value, system);
   if (unit === 'f_number') return `f/${exactWords(value, 1)}`;
   if (unit === 'iso') return `ISO ${exactWords(value, 0)}`;
+  if (unit === 'g') return massWords(value);
   if (unit === 'seconds' && value > 0 && value < 1) return `1/${exactWords(1 / value, 0)} s`;
   return exactWords(value, PLACES[unit]) + (SUFFIX[unit] ?? '');
 }

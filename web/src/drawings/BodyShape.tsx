@@ -6,7 +6,7 @@ import type { Scale } from './scale';
 interface Props {
   person: Person;
   scale: Scale;
-  from: 'side' | 'above';
+  from: 'side' | 'seat' | 'above';
 }
 
 type Part = Person['parts'][number];
@@ -17,14 +17,14 @@ const FROM_ABOVE = [['neck', 'trunk', 'upper-arm', 'forearm', 'hand', 'tool'], [
 const SKIN = ['head', 'hand'];
 
 const across = (point: Point, from: Props['from']): number => (from === 'side' ? point.y : point.x);
-const along = (point: Point, from: Props['from']): number => (from === 'side' ? point.z : point.y);
+const along = (point: Point, from: Props['from']): number => (from === 'above' ? point.y : point.z);
 
 export function BodyShape({ person, scale, from }: Props) {
   const height = (part: Part) => Math.max(part.a.z, part.b.z);
   const upward = [...person.parts].sort((a, b) => height(a) - height(b));
   return (
     <g aria-hidden="true" data-shape="body">
-      {(from === 'side' ? FROM_SIDE : FROM_ABOVE).map((shape) => (
+      {(from === 'above' ? FROM_ABOVE : FROM_SIDE).map((shape) => (
         <Outline
           key={shape[0]}
           parts={upward.filter((part) => shape.includes(part.part))}

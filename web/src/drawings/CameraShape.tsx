@@ -12,12 +12,13 @@ interface Props {
   camera: CameraDrawing;
   scale: Scale;
   shift: number;
+  from?: 'side' | 'seat';
 }
 
-export function CameraShape({ camera, scale, shift }: Props) {
+export function CameraShape({ camera, scale, shift, from = 'side' }: Props) {
   const { rim, back } = camera;
   if (!rim || !back) return null;
-  const x = (point: { y: number }) => scale.x(point.y);
+  const x = (point: { x: number; y: number }) => scale.x(from === 'side' ? point.y : point.x);
   const y = (point: { z: number }) => scale.y(point.z + shift);
   const across = x(back) - x(rim);
   const along = y(back) - y(rim);

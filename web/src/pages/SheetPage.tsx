@@ -10,6 +10,7 @@ import { type PlanOnSheet, usePlanSheet } from '../api/usePlanSheet';
 import { withChanges, withValue } from '../domain/plan';
 import { STEPS, type StepId } from '../domain/steps';
 import { CardSheet } from '../features/card/CardSheet';
+import { HoldSheet } from '../features/hold/HoldSheet';
 import { LensSheet } from '../features/lens/LensSheet';
 import { WorkSheet } from '../features/work/WorkSheet';
 import { Bar, BarTool } from '../ui/Bar';
@@ -22,7 +23,7 @@ import classes from './pages.module.css';
 import { TitleField } from './TitleField';
 import { useKeys } from './useKeys';
 
-const EMPTY: Cupboard = { bodies: [], lenses: [] };
+const EMPTY: Cupboard = { bodies: [], lenses: [], supports: [], adapters: [] };
 
 export function SheetPage() {
   const { planId = '', stepId = 'work' } = useParams();
@@ -41,6 +42,8 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
     () => ({
       lenses: cupboard.lenses.map((one) => one.gear),
       bodies: cupboard.bodies.map((one) => one.gear),
+      supports: cupboard.supports,
+      adapters: cupboard.adapters.map((one) => one.gear),
     }),
     [cupboard],
   );
@@ -94,6 +97,8 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
                 <WorkSheet shapes={shapes} findings={notesOf(tools, 'work')} />
               ) : stepId === 'lens' ? (
                 <LensSheet findings={notesOf(tools, 'lens')} />
+              ) : stepId === 'hold' ? (
+                <HoldSheet findings={notesOf(tools, 'hold')} />
               ) : (
                 <CardSheet planId={planId} />
               )}

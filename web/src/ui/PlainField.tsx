@@ -4,7 +4,7 @@ import { FigureField } from './FigureField';
 
 interface Props {
   label: string;
-  kind: 'length' | 'text';
+  kind: 'length' | 'text' | 'mass' | 'plain';
   value: number | string | null;
   explain?: string;
   nullable?: boolean;
@@ -14,7 +14,13 @@ interface Props {
 export function PlainField({ label, kind, value, explain, nullable = false, onCommit }: Props) {
   return (
     <FigureField
-      field={{ label, kind, nullable, ...(explain ? { explain } : {}) }}
+      field={{
+        label,
+        kind,
+        nullable,
+        ...(explain ? { explain } : {}),
+        ...(kind === 'mass' ? { unit: 'g' } : {}),
+      }}
       value={value}
       onCommit={onCommit}
     />

@@ -35,6 +35,7 @@ from steeple.core.optics.frame import Extent
 from steeple.core.plan.reading import plan_schema
 from steeple.core.plan.shapes import SHAPES
 from steeple.core.solve.compare import Comparison, compare
+from steeple.core.solve.supports import SupportComparison, compare_supports
 from steeple.core.solve.work_out import Outcome, work_out
 from steeple.core.solve.zoom_map import ZoomMap, zoom_map
 from steeple.services.pictures import picture_file
@@ -78,6 +79,13 @@ def zoom_map_of(request: CameraRequest) -> Response:
 def compare_gear(request: CameraRequest) -> Response:
     """What is owned side by side for the same zone, and kinds that one could get."""
     return _json(compare(request.plan, index=request.camera, owned=request.owned).model_dump_json())
+
+
+@router.post("/compare-supports", response_model=SupportComparison)
+def compare_holding(request: CameraRequest) -> Response:
+    """Everything that could hold a camera, side by side for the same frame, and kinds to get."""
+    found = compare_supports(request.plan, index=request.camera, owned=request.owned)
+    return _json(found.model_dump_json())
 
 
 @router.post("/picture", response_class=Response, responses={200: {"content": {"image/png": {}}}})

@@ -10,6 +10,7 @@ from fastapi.concurrency import run_in_threadpool
 
 from steeple.api.context import Context, context_of
 from steeple.api.models import (
+    AdapterInUse,
     CupboardReply,
     EditThing,
     GearId,
@@ -24,6 +25,7 @@ from steeple.api.models import (
     RowProblem,
     RowReport,
     Step,
+    SupportInUse,
     Thing,
     Things,
 )
@@ -59,11 +61,13 @@ def _thing(stored: StoredGear) -> Thing:
 
 @router.get("")
 def cupboard(ctx: Ctx) -> CupboardReply:
-    """Bodies and lenses in use, as plans take them."""
+    """Bodies, lenses, supports and adapters in use, as plans take them."""
     owned = ctx.gear.cupboard()
     return CupboardReply(
         bodies=tuple(OwnedBody(id=id, gear=gear) for id, gear in owned.bodies),
         lenses=tuple(OwnedLens(id=id, gear=gear) for id, gear in owned.lenses),
+        supports=tuple(SupportInUse(id=id, gear=gear) for id, gear in owned.supports),
+        adapters=tuple(AdapterInUse(id=id, gear=gear) for id, gear in owned.adapters),
     )
 
 

@@ -14,8 +14,10 @@ from steeple.core.study.result import Quantity, Result, Sentence
 from steeple.core.units import Unit
 
 Verdict = Literal["holds", "watch", "fails", "unknown"]
-Step = Literal["work", "lens"]
+Step = Literal["work", "lens", "hold"]
 
+OF_A_CAMERA: tuple[Step, ...] = ("lens", "hold")
+"""Steps whose findings concern one camera each."""
 GRAVITY: dict[Verdict, int] = {"holds": 0, "watch": 1, "unknown": 2, "fails": 3}
 """How much a verdict weighs when two outcomes are compared; less is better."""
 
@@ -121,7 +123,7 @@ class Rule:
             return None
         return Finding(
             code=self.code,
-            about=scene.about if self.step == "lens" else "",
+            about=scene.about if self.step in OF_A_CAMERA else "",
             step=self.step,
             verdict=said.verdict,
             title=said.title,

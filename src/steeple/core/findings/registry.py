@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from steeple.core.findings.finding import Rule
+from steeple.core.findings.hold import bearing, reaching, standing
 from steeple.core.findings.rules import (
     aperture_out_of_range,
     cannot_see_framing,
@@ -65,4 +66,18 @@ RULES: tuple[Rule, ...] = (
     way_round.RULE,
     own_view_blocked.RULE,
     cannot_see_framing.RULE,
+    reaching.NO_SUPPORT,
+    reaching.OUT_OF_REACH,
+    bearing.OVER_RATING,
+    bearing.RATING_UNKNOWN,
+    standing.TIPS,
+    standing.TIPS_WHEN_KNOCKED,
+    bearing.JOINT_SLIPS,
+    standing.SAGS,
+    standing.SHAKES,
+    standing.CANNOT_JOIN,
+    reaching.DOES_NOT_FIT,
+    reaching.IN_MAKERS_PLACE,
+    reaching.BLOCKS_WAY,
+    bearing.NO_SECOND_FIXING,
 )

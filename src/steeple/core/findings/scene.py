@@ -2,15 +2,25 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from steeple.core.plan.document import Camera, Plan
 from steeple.core.plan.gear import Body, Lens
+from steeple.core.plan.parts import Part, Slug
+from steeple.core.plan.rigging import Adapter, Support
 from steeple.core.study.assumptions import Assumptions
 from steeple.core.study.given import GivenWork, given_work
 from steeple.core.study.given_camera import given_camera
+from steeple.core.study.hold import HoldStudy, study_hold
 from steeple.core.study.lens import LensStudy, Sight, study_lens
 from steeple.core.study.result import Assumption
+
+
+class OwnedSupport(Part):
+    """A support that is owned, with its id in the cupboard."""
+
+    id: Slug | None = None
+    gear: Support
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,6 +29,8 @@ class Owned:
 
     lenses: tuple[Lens, ...] = ()
     bodies: tuple[Body, ...] = ()
+    supports: tuple[OwnedSupport, ...] = ()
+    adapters: tuple[Adapter, ...] = ()
 
 
 NOTHING_OWNED = Owned()
@@ -29,13 +41,15 @@ class Scene:
     """A plan, the figures of its work, and the study of one camera.
 
     ``lens`` is None while the camera lacks what a study needs; ``index`` is None for a plan
-    without cameras. ``owned`` is what a mend may take from the cupboard.
+    without cameras. ``hold`` is the camera on its support, None where none is chosen. ``owned`` is
+    what a mend may take from the cupboard.
     """
 
     plan: Plan
     work: GivenWork
     index: int | None
     lens: LensStudy | None
+    hold: HoldStudy | None
     assumptions: Assumptions
     owned: Owned
 
@@ -78,8 +92,26 @@ def scenes_of(plan: Plan, owned: Owned = NOTHING_OWNED) -> tuple[Scene, ...]:
                 work=work,
                 index=index,
                 lens=lens,
+                hold=None
+                if lens is None or index is None
+                else study_hold(plan, index, lens, assumptions),
                 assumptions=assumptions,
                 owned=owned,
             )
         )
     return tuple(scenes)
+
+
+def rehung(scenes: tuple[Scene, ...], plan: Plan) -> tuple[Scene, ...]:
+    """The scenes of a plan that differs from theirs in its supports alone: lenses stay as they are.
+
+    Right only where the place of every camera is given, for otherwise the reach of its support has
+    a say in it.
+    """
+    again = []
+    for scene in scenes:
+        hold = None
+        if scene.lens is not None and scene.index is not None:
+            hold = study_hold(plan, scene.index, scene.lens, Assumptions())
+        again.append(replace(scene, plan=plan, hold=hold))
+    return tuple(again)

@@ -1,4 +1,4 @@
-"""The plan document, version 2.
+"""The plan document, version 3.
 
 One document holds everything about one rig. It is valid on its own, and it is what is stored for
 each revision, what is saved as a file, and what an evaluation takes. Axes: origin at the centre of
@@ -13,8 +13,10 @@ from pydantic import Field, model_validator
 
 from steeple.core.plan.gear import Body, Lens
 from steeple.core.plan.parts import (
+    AlongMm,
     AzimuthDeg,
     BodyHeightMm,
+    CctK,
     CropTimes,
     DetailMm,
     ExtentMm,
@@ -26,10 +28,14 @@ from steeple.core.plan.parts import (
     HeightMm,
     LeanDeg,
     MarginMm,
+    MassG,
     Name,
     Part,
+    Percent,
     Pixels,
     PlaceMm,
+    PowerW,
+    ReachMm,
     RoomMm,
     SeatMm,
     Share,
@@ -37,14 +43,20 @@ from steeple.core.plan.parts import (
     TiltDeg,
     ToolMm,
     TopMm,
+    WeightG,
     WorkTiltDeg,
 )
+from steeple.core.plan.rigging import Adapter, Fixture, LightCard, Support
 
 FORMAT: Final = "steeple-plan"
-VERSION: Final = 2
+VERSION: Final = 3
 CAMERA_LIMIT = 8
 ITEM_LIMIT = 12
 OBSTACLE_LIMIT = 12
+SUPPORT_LIMIT = 8
+LAMP_LIMIT = 10
+CARD_LIMIT = 6
+LOAD_LIMIT = 6
 
 ShapeId = Literal[
     "small-flat",
@@ -123,6 +135,20 @@ class Obstacle(Part):
         return self
 
 
+class KeepClear(Part):
+    """A stretch of floor that must stay free: a door's swing, a drawer, a walkway, a stool.
+
+    Measured like an obstacle: from the left edge of the table and the edge in front of the maker.
+    """
+
+    kind: Literal["door", "drawer", "walkway", "stool"]
+    name: Name
+    from_left_edge_mm: PlaceMm
+    from_front_edge_mm: PlaceMm
+    width_mm: ExtentMm
+    depth_mm: ExtentMm
+
+
 class Room(Part):
     """The room, as far as the rig meets it."""
 
@@ -136,7 +162,11 @@ class Room(Part):
     depth_mm: ExtentMm | None = Field(default=None, description="Wall to wall, near to far.")
     table_from_left_wall_mm: GapMm | None = None
     table_from_far_wall_mm: GapMm | None = None
+    keep_clear: tuple[KeepClear, ...] = Field(default=(), max_length=OBSTACLE_LIMIT)
     mains_hz: Literal[50, 60] | None = None
+    circuit_w: PowerW | None = Field(
+        default=None, description="What the circuit of the sockets may carry, by its fuse."
+    )
 
 
 class Table(Part):
@@ -309,6 +339,10 @@ class Camera(Part):
         default=None, description="Greatest lens height above the table that its stand allows."
     )
 
+    support: Slug | None = Field(
+        default=None, description="Id of the plan's support that carries it."
+    )
+
     @model_validator(mode="after")
     def _fits_together(self) -> Self:
         if self.body is not None and self.body.kind != "camera" and self.lens is not None:
@@ -320,11 +354,115 @@ class Camera(Part):
         return self
 
 
+class Foot(Part):
+    """Where the column of a support stands or is fixed, seen from above; None = left to Steeple."""
+
+    x_mm: PlaceMm | None = None
+    y_mm: PlaceMm | None = None
+
+
+class OtherLoad(Part):
+    """A lamp, microphone or anything else on a support that carries a camera."""
+
+    name: Name
+    mass_g: MassG | None = None
+    arm: Literal["shared", "own"] = Field(
+        default="shared",
+        description="On the boom or bar that holds the camera, or on an arm of its own.",
+    )
+    along_mm: AlongMm = Field(
+        default=0.0,
+        description="From the column toward the camera; on a bar or pole from its middle to the "
+        "right or away. Negative is the other way.",
+    )
+
+
+class PlacedSupport(Part):
+    """A support with the copy of its figures, and how it is set up."""
+
+    id: Slug
+    gear: Support
+    gear_id: Slug | None = Field(
+        default=None, description="The thing in the cupboard that this is a copy of."
+    )
+    owned: bool = Field(default=True, description="False while one only considers getting it.")
+    foot: Foot = Foot()
+    shelf: Name | None = Field(
+        default=None, description="The thing in the room that it is fixed to, for anchor shelf."
+    )
+    runs: Literal["across", "away"] | None = Field(
+        default=None, description="Which way a bar or pole runs: left to right, or near to far."
+    )
+    legs_toward_deg: AzimuthDeg | None = Field(
+        default=None, description="Where one of its legs points; None = under the boom."
+    )
+    counterweight_g: WeightG | None = Field(
+        default=None, description="On the boom behind the column; None = left to Steeple."
+    )
+    counterweight_at_mm: ReachMm | None = Field(
+        default=None, description="How far behind the column; None = as far as the boom goes."
+    )
+    sandbag_g: WeightG | None = Field(default=None, description="None = none.")
+    sandbag_on: Literal["column", "leg under the boom", "legs behind"] | None = Field(
+        default=None, description="Where it lies; None = at the column."
+    )
+    tether: bool | None = Field(
+        default=None, description="Whether a second fixing keeps what it carries from falling."
+    )
+    loads: tuple[OtherLoad, ...] = Field(default=(), max_length=LOAD_LIMIT)
+
+
+class LampAim(Part):
+    """The place that a lamp is turned to; None = the middle of the zone."""
+
+    x_mm: PlaceMm | None = None
+    y_mm: PlaceMm | None = None
+    z_mm: PlaceMm | None = None
+
+
+class LampPlace(Part):
+    """The middle of what glows; None = left to Steeple."""
+
+    x_mm: PlaceMm | None = None
+    y_mm: PlaceMm | None = None
+    z_mm: PlaceMm | None = None
+
+
+class Light(Part):
+    """A lamp with the copy of its figures, and how it is set up."""
+
+    id: Slug
+    role: Literal["key", "fill", "back", "background", "practical"] = "key"
+    fixture: Fixture
+    fixture_id: Slug | None = Field(
+        default=None, description="The thing in the cupboard that this is a copy of."
+    )
+    owned: bool = True
+    position: LampPlace = LampPlace()
+    aim: LampAim = LampAim()
+    level_percent: Percent | None = Field(default=None, description="Dimmer setting; None = full.")
+    cct_k: CctK | None = Field(
+        default=None, description="Colour temperature set, where it can be; None = its lower end."
+    )
+    lit: bool = Field(default=True, description="False for one that is switched off.")
+
+
+class PlacedCard(Part):
+    """A bounce card or flag, flat, facing a way."""
+
+    id: Slug
+    card: LightCard
+    card_id: Slug | None = None
+    owned: bool = True
+    position: LampPlace = LampPlace()
+    facing: LampAim = LampAim()
+
+
 class Plan(Part):
     """One rig over one work surface."""
 
     format: Literal["steeple-plan"] = FORMAT
-    version: Literal[2] = VERSION
+    version: Literal[3] = VERSION
     title: Name
     delivery: Delivery = Delivery()
     room: Room = Room()
@@ -332,10 +470,32 @@ class Plan(Part):
     work: Work
     maker: Maker = Maker()
     cameras: tuple[Camera, ...] = Field(default=(), max_length=CAMERA_LIMIT)
+    supports: tuple[PlacedSupport, ...] = Field(default=(), max_length=SUPPORT_LIMIT)
+    lights: tuple[Light, ...] = Field(default=(), max_length=LAMP_LIMIT)
+    cards: tuple[PlacedCard, ...] = Field(default=(), max_length=CARD_LIMIT)
+    adapters: tuple[Adapter, ...] = Field(
+        default=(), max_length=24, description="Copies of the adapters that join things up."
+    )
 
     @model_validator(mode="after")
     def _ids_differ(self) -> Self:
         ids = [camera.id for camera in self.cameras]
         if len(set(ids)) != len(ids):
             raise ValueError("two cameras have the same id")
+        for name, things in (("lamps", self.lights), ("cards", self.cards)):
+            used = [one.id for one in things]
+            if len(set(used)) != len(used):
+                raise ValueError(f"two {name} have the same id")
+        supports = [one.id for one in self.supports]
+        if len(set(supports)) != len(supports):
+            raise ValueError("two supports have the same id")
+        for camera in self.cameras:
+            if camera.support is not None and camera.support not in supports:
+                raise ValueError(
+                    f"the support “{camera.support}” of camera “{camera.id}” is not in the plan"
+                )
         return self
+
+    def support_of(self, camera: Camera) -> PlacedSupport | None:
+        """The support that carries a camera."""
+        return next((one for one in self.supports if one.id == camera.support), None)

@@ -31,6 +31,7 @@ from steeple.core.plan.parts import (
     SizeBytes,
 )
 
+Thread = Literal["1/4-20 socket", "3/8-16 socket", "phone", "shoe foot"]
 Screen = Literal["fixed", "tilting", "turning", "none"]
 
 
@@ -101,6 +102,9 @@ class Body(Part):
     )
     power_w: PowerW | None = Field(default=None, description="Draw while recording.")
     battery_wh: EnergyWh | None = None
+    thread: Thread | None = Field(
+        default=None, description="What it is held by: the socket under it, or its edges."
+    )
     screen: Screen | None = Field(default=None, description="Whether its screen can be turned.")
     shown_elsewhere: bool | None = Field(
         default=None, description="Whether its picture can be seen on a phone or another screen."

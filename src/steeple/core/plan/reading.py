@@ -25,7 +25,12 @@ def _to_version_2(data: dict[str, Any]) -> dict[str, Any]:
     return {**data, "version": 2}
 
 
-UPGRADES: Mapping[int, Upgrade] = MappingProxyType({1: _to_version_2})
+def _to_version_3(data: dict[str, Any]) -> dict[str, Any]:
+    """Version 3 adds supports, lamps, cards and floor to keep clear; all of it may be left out."""
+    return {**data, "version": 3}
+
+
+UPGRADES: Mapping[int, Upgrade] = MappingProxyType({1: _to_version_2, 2: _to_version_3})
 """Upgrade from a version to the next, by the version it starts from."""
 
 

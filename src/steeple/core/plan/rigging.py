@@ -14,10 +14,12 @@ from steeple.core.plan.parts import (
     CctK,
     Count,
     CurrentA,
+    DetailMm,
     EnergyWh,
     ExtentMm,
     FluxLm,
     FocusMm,
+    FrequencyHz,
     IlluminanceLx,
     LightAngleDeg,
     LoadG,
@@ -27,7 +29,9 @@ from steeple.core.plan.parts import (
     Percent,
     PowerW,
     ReachMm,
+    RingS,
     RoomMm,
+    SectionMm,
     Share,
     SizeBytes,
     TorqueNm,
@@ -36,8 +40,27 @@ from steeple.core.plan.parts import (
 )
 
 Thread = Literal[
-    "1/4-20", "3/8-16", "5/8 spigot", "5/8-27", "cold shoe", "quick-release", "M6", "clamp"
+    "1/4-20 stud",
+    "1/4-20 socket",
+    "3/8-16 stud",
+    "3/8-16 socket",
+    "5/8 spigot",
+    "5/8 receiver",
+    "5/8-27 stud",
+    "5/8-27 socket",
+    "M6 stud",
+    "M6 socket",
+    "shoe foot",
+    "cold shoe",
+    "quick-release plate",
+    "quick-release clamp",
+    "tube",
+    "tube clamp",
+    "phone",
+    "phone grip",
 ]
+"""What a part offers to the next. A stud is a screw that stands out, a socket the hole it goes into;
+each of these mates with exactly one other: see `hold.joining.MATES`."""
 Material = Literal["steel", "aluminium", "carbon", "wood"]
 
 
@@ -86,43 +109,105 @@ class Joint(Part):
     holds_n_m: TorqueNm | None = None
 
 
+class Section(Part):
+    """One tube of a pole or crossbar. Tube and wall are those of the support where left open."""
+
+    length_mm: SectionMm
+    tube_mm: WallMm | None = None
+    wall_mm: WallMm | None = None
+
+
+class TapTest(Part):
+    """What a support did when it was tapped, or when the work was done under it.
+
+    It replaces the estimate for this support from then on.
+    """
+
+    frequency_hz: FrequencyHz | None = Field(
+        default=None, description="Swings seen in a clip, divided by the seconds they took."
+    )
+    rings_s: RingS | None = Field(default=None, description="Until the picture stood still again.")
+    seen_mm: DetailMm | None = Field(
+        default=None,
+        description="How far the picture moved to one side on the work, with the work going on.",
+    )
+    reach_mm: ReachMm | None = Field(default=None, description="Boom out this far at the test.")
+    load_g: LoadG | None = Field(default=None, description="What it carried at the test.")
+
+
+Form = Literal[
+    "floor tripod",
+    "tripod with horizontal arm",
+    "boom stand",
+    "desk arm",
+    "table clamp pole",
+    "table-top stand",
+    "crossbar on two stands",
+    "wall-to-wall pole",
+    "ceiling arm",
+    "hand-built",
+]
+Anchor = Literal["floor", "table", "wall", "ceiling", "shelf"]
+
+
 class Support(Part):
     """What holds a camera, lamp or microphone."""
 
     name: Name
-    form: Literal[
-        "floor tripod",
-        "tripod with horizontal arm",
-        "boom stand",
-        "desk arm",
-        "table clamp pole",
-        "table-top stand",
-        "crossbar on two stands",
-        "wall-to-wall pole",
-        "ceiling arm",
-        "hand-built",
-    ]
-    anchor: Literal["floor", "table", "wall", "ceiling"] | None = None
+    form: Form
+    anchor: Anchor | None = None
     rated_load_g: LoadG | None = Field(
         default=None, description="As printed on its plate, at the head; empty = not known."
     )
     rated_reach_mm: ReachMm | None = Field(
         default=None, description="Reach at which the rating holds."
     )
-    lowest_mm: ReachMm | None = Field(default=None, description="Lowest head, from its foot.")
-    highest_mm: ReachMm | None = Field(default=None, description="Highest head, from its foot.")
+    lowest_mm: ReachMm | None = Field(
+        default=None,
+        description="Camera screw at its lowest, from its foot; from the ceiling for what hangs.",
+    )
+    highest_mm: ReachMm | None = Field(
+        default=None,
+        description="Camera screw at its highest, from its foot; farthest from the ceiling for "
+        "what hangs.",
+    )
     reach_mm: ReachMm | None = Field(default=None, description="Boom or arm, from its column.")
+    behind_mm: ReachMm | None = Field(
+        default=None, description="How far the boom reaches behind its column, for a counterweight."
+    )
+    drop_mm: RoomMm | None = Field(
+        default=None, description="Boom, bar or pole down to the camera screw."
+    )
     span_least_mm: ReachMm | None = Field(default=None, description="Of a pole or crossbar.")
     span_most_mm: ReachMm | None = None
-    footprint_mm: ReachMm | None = Field(default=None, description="Across its feet.")
+    sections: tuple[Section, ...] = Field(
+        default=(), max_length=8, description="Tubes of a pole or crossbar, each one."
+    )
+    adjust_mm: ReachMm | None = Field(
+        default=None, description="What the ends of a pole or crossbar can be drawn out by."
+    )
+    footprint_mm: ReachMm | None = Field(
+        default=None, description="From foot to foot next to it; the side of a square base."
+    )
     legs: Count | None = None
     tube_mm: WallMm | None = Field(default=None, description="Outer diameter of the tube.")
     wall_mm: WallMm | None = Field(default=None, description="Wall of the tube.")
     material: Material | None = None
     mass_g: MassG | None = None
-    counterweight_g: MassG | None = None
-    threads: tuple[Thread, ...] = Field(default=(), max_length=8)
+    head_mass_g: MassG | None = Field(
+        default=None, description="Ball joint or head with its plate, where it is not in the mass."
+    )
+    counterweight_g: MassG | None = Field(
+        default=None, description="The heaviest that there is for it."
+    )
+    threads: tuple[Thread, ...] = Field(
+        default=(), max_length=8, description="What it offers to a camera or an adapter."
+    )
     joints: tuple[Joint, ...] = Field(default=(), max_length=8)
+    quick_release: Name | None = Field(
+        default=None, description="Family of its quick-release; plates of one family fit together."
+    )
+    tap: TapTest | None = None
 
 
 class Microphone(Part):
@@ -183,5 +268,9 @@ class Adapter(Part):
     one_end: Thread
     other_end: Thread
     rated_load_g: LoadG | None = None
+    mass_g: MassG | None = None
+    quick_release: Name | None = Field(
+        default=None, description="Family of its quick-release; plates of one family fit together."
+    )
     length_mm: RoomMm | None = None
     owned: Count | None = Field(default=None, description="How many there are.")

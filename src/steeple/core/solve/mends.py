@@ -2,15 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
 from steeple.core.errors import SteepleError
-from steeple.core.findings.finding import GRAVITY, Finding, Fix, Proposal
+from steeple.core.findings.finding import GRAVITY, OF_A_CAMERA, Finding, Fix, Proposal
 from steeple.core.findings.judging import judge
 from steeple.core.findings.moves import camera_moves
 from steeple.core.findings.registry import RULES
-from steeple.core.findings.scene import Scene, scenes_of
+from steeple.core.findings.scene import Scene, rehung, scenes_of
 from steeple.core.plan.changes import apply_changes
 from steeple.core.study.result import Quantity, Sentence, say
 
@@ -40,11 +40,14 @@ def _proposals(scenes: Sequence[Scene], troubled: set[Key]) -> list[tuple[Scene,
     proposals = []
     for scene in scenes:
         moves: tuple[Proposal, ...] | None = None
+        asked: dict[Callable[[Scene], Iterable[Proposal]], tuple[Proposal, ...]] = {}
         for rule in RULES:
-            about = scene.about if rule.step == "lens" else ""
+            about = scene.about if rule.step in OF_A_CAMERA else ""
             if (rule.code, about) not in troubled:
                 continue
-            own = list(rule.propose(scene))
+            if rule.propose not in asked:
+                asked[rule.propose] = tuple(rule.propose(scene))
+            own = list(asked[rule.propose])
             if rule.moves is not None:
                 if moves is None:
                     moves = tuple(camera_moves(scene))
@@ -57,13 +60,34 @@ def _proposals(scenes: Sequence[Scene], troubled: set[Key]) -> list[tuple[Scene,
     return proposals
 
 
-def _try(scene: Scene, proposal: Proposal) -> Trial | None:
+_OF_SUPPORTS = ("/supports", "/adapters")
+
+
+def _supports_alone(scenes: Sequence[Scene], proposal: Proposal) -> bool:
+    """Whether a proposal leaves what the lenses see as it is: it changes supports alone, and every
+    camera has a place of its own."""
+    placed = all(scene.camera is None or scene.camera.position.z_mm is not None for scene in scenes)
+    return placed and all(
+        change.path.startswith(_OF_SUPPORTS) or change.path.endswith("/support")
+        for change in proposal.changes
+    )
+
+
+def _try(
+    scenes: tuple[Scene, ...], scene: Scene, proposal: Proposal, before: Mapping[Key, Finding]
+) -> Trial | None:
     try:
         plan = apply_changes(scene.plan, proposal.changes)
-        scenes = scenes_of(plan, scene.owned)
+        if _supports_alone(scenes, proposal):
+            scenes = rehung(scenes, plan)
+            findings = {key: one for key, one in before.items() if one.step != "hold"}
+            findings |= _by_key(judge(scenes, step="hold"))
+        else:
+            scenes = scenes_of(plan, scene.owned)
+            findings = _by_key(judge(scenes))
     except SteepleError:
         return None
-    return Trial(proposal=proposal, scenes=scenes, findings=_by_key(judge(scenes)))
+    return Trial(proposal=proposal, scenes=scenes, findings=findings)
 
 
 def _mends(finding: Finding, before: Mapping[Key, Finding], trial: Trial) -> bool:
@@ -117,7 +141,7 @@ def with_mends(scenes: Sequence[Scene], findings: Sequence[Finding]) -> tuple[Fi
     trials = [
         (scene, trial)
         for scene, proposal in _proposals(scenes, troubled)
-        if (trial := _try(scene, proposal)) is not None
+        if (trial := _try(tuple(scenes), scene, proposal, before)) is not None
     ]
     mended = []
     for finding in findings:

@@ -6,7 +6,7 @@ that could give way the least by which it must, each tried out by judging the pl
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 
 from steeple.core.errors import SteepleError
 from steeple.core.findings.finding import GRAVITY, Finding, Fix
@@ -72,7 +72,7 @@ def work_out(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> Out
         )
     changes = changes_for(scene, best)
     after = scenes_of(apply_changes(plan, changes), owned)
-    findings = judge(after)
+    findings = of_the_lens(judge(after))
     remaining = tuple(
         one.title for one in findings if one.verdict == "fails" and one.about == scene.about
     )
@@ -246,7 +246,11 @@ def _settled_fixes(
     plan: Plan, index: int, scene: Scene, easings: Iterable[Easing]
 ) -> Iterator[Fix]:
     """Each easing with the camera set anew, where the plan is judged sound then."""
-    failing = {(one.code, one.about) for one in judge(scenes_of(plan)) if one.verdict == "fails"}
+    failing = {
+        (one.code, one.about)
+        for one in of_the_lens(judge(scenes_of(plan)))
+        if one.verdict == "fails"
+    }
     for action, easing in easings:
         settled = _settled(plan, index, easing)
         if settled is None:
@@ -255,7 +259,7 @@ def _settled_fixes(
         outcome = scenes_of(eased, scene.owned)[index]
         changes = (*easing, *changes_for(outcome, best))
         scenes = scenes_of(apply_changes(plan, changes), scene.owned)
-        after = judge(scenes)
+        after = of_the_lens(judge(scenes))
         broken = {(one.code, one.about) for one in after if one.verdict == "fails"}
         if broken - failing or any(about == scene.about for _, about in broken):
             continue
@@ -265,6 +269,12 @@ def _settled_fixes(
             cost=_watches(after, scene.about),
             changes=changes,
         )
+
+
+def of_the_lens(findings: Sequence[Finding]) -> tuple[Finding, ...]:
+    """The findings without those on what holds the camera, which is chosen for itself; how high it
+    reaches is among the bounds of the lens."""
+    return tuple(one for one in findings if one.step != "hold")
 
 
 def _watches(findings: tuple[Finding, ...], about: str) -> Sentence:

@@ -7,22 +7,15 @@ from collections.abc import Sequence
 from steeple.core.geometry.rectangle import Rectangle
 from steeple.core.plan.document import Plan
 from steeple.core.study.answers import clock_words, way_round_words
+from steeple.core.study.card_parts import CardRow, CardSection
 from steeple.core.study.drawing import Box, box
 from steeple.core.study.given import GivenWork
+from steeple.core.study.hold import HoldStudy
+from steeple.core.study.hold_card import hold_sections
 from steeple.core.study.lens import LensStudy
 from steeple.core.study.result import Assumption, Quantity, Result, Sentence, mm, say
 
 Corners = tuple[tuple[float, float], ...]
-
-
-class CardRow(Result):
-    """One line of the card: what, how much, and a word on how to measure it."""
-
-    label: str
-    quantity: Quantity | None = None
-    text: str = ""
-    hint: str = ""
-    assumed: bool = False
 
 
 class Mark(Result):
@@ -32,13 +25,6 @@ class Mark(Result):
     from_left_mm: float
     from_front_mm: float
     on_table: bool
-
-
-class CardSection(Result):
-    """A group of lines under one heading."""
-
-    heading: str
-    rows: tuple[CardRow, ...]
 
 
 class Card(Result):
@@ -58,7 +44,12 @@ class Card(Result):
 
 
 def card_of(
-    *, plan: Plan, work: GivenWork, lens: LensStudy | None, assumed: Sequence[Assumption]
+    *,
+    plan: Plan,
+    work: GivenWork,
+    lens: LensStudy | None,
+    hold: HoldStudy | None,
+    assumed: Sequence[Assumption],
 ) -> Card:
     """The card of a plan's first camera; without one it carries what is known of the work."""
     fields = {assumption.field for assumption in assumed}
@@ -67,7 +58,8 @@ def card_of(
     frame = sight.seen_surface if sight else None
     check: Sentence = ()
     if lens is not None and sight is not None:
-        sections = [_heights(lens, fields), _settings(lens, fields), *sections]
+        holding = [] if hold is None else hold_sections(hold, fields)
+        sections = [_heights(lens, fields), *holding, _settings(lens, fields), *sections]
     if lens is not None and frame is not None:
         where = "on the table" if work.is_flat else "on the work"
         check = say(

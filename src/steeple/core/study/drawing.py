@@ -81,6 +81,17 @@ def point(vector: Vector) -> Point:
     return Point(x=vector.x, y=vector.y, z=vector.z)
 
 
+class ClearFloor(Result):
+    """Floor that must stay free."""
+
+    kind: str
+    name: str
+    left: float
+    right: float
+    near: float
+    far: float
+
+
 class WorkDrawing(Result):
     """Geometry of table, work, room and people; heights in millimetres above the table top.
 
@@ -104,6 +115,7 @@ class WorkDrawing(Result):
     ceiling_far_mm: float | None
     boxes: tuple[RoomBox, ...]
     walls: Box | None
+    clear: tuple[ClearFloor, ...]
     items: tuple[ItemShape, ...]
     maker: Person
     second: Person | None
@@ -201,6 +213,17 @@ def work_drawing(work: GivenWork) -> WorkDrawing:
             for one in work.blocks
         ),
         walls=None if work.walls is None else box(work.walls),
+        clear=tuple(
+            ClearFloor(
+                kind=part.kind,
+                name=part.name,
+                left=area.left,
+                right=area.right,
+                near=area.near,
+                far=area.far,
+            )
+            for part, area in work.clear
+        ),
         items=tuple(
             ItemShape(
                 name=one.name,

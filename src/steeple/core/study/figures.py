@@ -239,7 +239,7 @@ def _crop(i: Inputs) -> Computed | None:
 _WIDE = "x, left to right"
 _DEEP = "y, near to far"
 
-FIGURES: tuple[FigureSpec, ...] = (
+FIGURES: tuple[FigureSpec[Inputs], ...] = (
     FigureSpec(
         "lens.height", "Lens height", "entrance pupil above the table top",
         "H as chosen; else the least height that works, H₀, up to the next 5 mm", PLAIN, _height,
@@ -358,22 +358,8 @@ def lens_figures(
     for spec in FIGURES:
         if study.sight is None and spec.key not in _WITHOUT_SIGHT:
             continue
-        computed = spec.compute(inputs)
-        if computed is None:
-            continue
-        quantity, puts = computed
-        figures.append(
-            Figure(
-                key=spec.key,
-                about=study.camera.id,
-                title=spec.title,
-                holds_for=spec.holds_for,
-                quantity=quantity,
-            )
-        )
-        workings.append(
-            Working(
-                figure=spec.key, formula=spec.formula, puts=puts, source=spec.source, note=spec.note
-            )
-        )
+        read = spec.read(inputs, study.camera.id)
+        if read is not None:
+            figures.append(read[0])
+            workings.append(read[1])
     return tuple(figures), tuple(workings)

@@ -24,7 +24,7 @@ from steeple.core.optics.focus import shared_focus_distance
 from steeple.core.optics.frame import Extent
 from steeple.core.optics.view import View
 from steeple.core.study.given import GivenWork
-from steeple.core.study.given_camera import CAMERA_HALF_MM, GivenCamera
+from steeple.core.study.given_camera import CAMERA_HALF_MM, PLATE_MM, GivenCamera
 
 HIGHEST_MM = 20_000.0
 """No rig stands farther off than this; a distance that would is reported as not to be had."""
@@ -159,6 +159,15 @@ class Framing:
         """The middle of the front rim of the lens."""
         ahead = self.camera.rim_from_mark_mm - self.mark_behind(d_mm)
         return self.position(d_mm).plus(self.pose.axis.times(ahead))
+
+    def mark(self, d_mm: float) -> Vector:
+        """The sensor mark."""
+        return self.position(d_mm).minus(self.pose.axis.times(self.mark_behind(d_mm)))
+
+    def screw(self, d_mm: float) -> Vector:
+        """The camera screw, or where a phone is gripped."""
+        reach = PLATE_MM[self.camera.body.kind]
+        return self.mark(d_mm).plus(self.camera.underside.times(reach))
 
     def ceiling_room(self, d_mm: float) -> float | None:
         """Free room above the camera; None where the ceiling is not known."""

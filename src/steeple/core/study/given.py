@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from steeple.core.geometry.rectangle import Rectangle
 from steeple.core.geometry.room import Block, Ceiling
 from steeple.core.geometry.workplane import WorkPlane
 from steeple.core.optics.frame import Extent
-from steeple.core.plan.document import Gloss, Hazard, Item, Plan
+from steeple.core.plan.document import Gloss, Hazard, Item, KeepClear, PlacedSupport, Plan
 from steeple.core.plan.shapes import SHAPES, Shape
 from steeple.core.study.assumptions import Assumptions
 from steeple.core.study.given_maker import GivenMaker, given_maker
@@ -50,6 +51,10 @@ class GivenWork:
     items: tuple[Item, ...]
     maker: GivenMaker
     hazards: tuple[Hazard, ...]
+    supports: Mapping[str, PlacedSupport]
+    """The supports of the plan by their id."""
+    clear: tuple[tuple[KeepClear, Rectangle], ...]
+    """Floor that must stay free."""
 
     @property
     def is_flat(self) -> bool:
@@ -155,6 +160,8 @@ def given_work(plan: Plan, assumptions: Assumptions) -> GivenWork:
             assumptions=assumptions,
         ),
         hazards=hazards,
+        supports={one.id: one for one in plan.supports},
+        clear=_clear_floor(table, plan.room.keep_clear),
     )
 
 
@@ -211,6 +218,23 @@ def _blocks(plan: Plan, table: Rectangle, table_height: float) -> tuple[Block, .
             high=(ROOM_TOP_MM if one.top_mm is None else one.top_mm) - table_height,
         )
         for one in plan.room.obstacles
+    )
+
+
+def _clear_floor(
+    table: Rectangle, parts: tuple[KeepClear, ...]
+) -> tuple[tuple[KeepClear, Rectangle], ...]:
+    return tuple(
+        (
+            one,
+            Rectangle(
+                left=table.left + one.from_left_edge_mm,
+                right=table.left + one.from_left_edge_mm + one.width_mm,
+                near=table.near + one.from_front_edge_mm,
+                far=table.near + one.from_front_edge_mm + one.depth_mm,
+            ),
+        )
+        for one in parts
     )
 
 

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from types import MappingProxyType
 
 from steeple.core.geometry.pose import Pose, looking
-from steeple.core.geometry.vectors import ORIGIN
+from steeple.core.geometry.vectors import ORIGIN, Vector
 from steeple.core.optics.frame import (
     DeliveredFrame,
     Extent,
@@ -28,6 +28,8 @@ BODY_BACK_MM = 40.0
 FIXED_VIEW_BACK_MM = 15.0
 CAMERA_HALF_MM = 45.0
 """Half the width of a camera: how far it reaches aside of its axis; our own planning value."""
+PLATE_MM = {"camera": 45.0, "phone": 40.0, "webcam": 20.0}
+"""From the axis of a camera to its screw (or grip); our own planning values."""
 ROLE_AIM: Mapping[Role, tuple[float, float]] = MappingProxyType(
     {
         "overhead": (0.0, 0.0),
@@ -98,6 +100,13 @@ class GivenCamera:
             toward_deg=self.toward_deg,
             top_toward_deg=upright + self.roll_deg,
         )
+
+    @property
+    def underside(self) -> Vector:
+        """The way from the axis to the screw under the body; beside the picture where the camera
+        is turned on its side for an upright one."""
+        pose = self.pose
+        return (pose.right if self.frame.on_its_side else pose.up).times(-1.0)
 
     def on_table(self, picture: Extent) -> Extent:
         """A picture's width and height as extent along x and y of the table, and back."""

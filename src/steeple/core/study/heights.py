@@ -15,8 +15,10 @@ from steeple.core.optics.focus import nearest_focus
 from steeple.core.optics.frame import PIXELS_PER_LINE
 from steeple.core.study.framing import HIGHEST_MM, Framing
 from steeple.core.study.given_camera import CAMERA_HALF_MM, GivenCamera
+from steeple.core.study.given_support import limits_in, screw_limits
 from steeple.core.study.result import Band
 
+_ROUNDS = 6
 BoundCode = Literal[
     "zone", "focus", "hands", "stand-low", "ceiling", "wall", "detail", "head", "stand", "depth"
 ]  # fmt: skip
@@ -138,11 +140,38 @@ def height_range(framing: Framing, focal_mm: float | None) -> HeightRange:
             floors.append(Bound("stand-low", part.stand_lowest_mm))
         if part.stand_highest_mm is not None:
             caps.append(Bound("stand", part.stand_highest_mm))
+        _stand(framing, floors, caps)
     if not floors:
         floors.append(Bound("zone", framing.value_of(framing.lowest)))
     return HeightRange(
         floors=tuple(floors), caps=tuple(caps), never=tuple(never), head=_head_stretch(framing)
     )
+
+
+def _stand(framing: Framing, floors: list[Bound], caps: list[Bound]) -> None:
+    """How low and how high the support of the plan holds it, where no figure was typed for that."""
+    part, work = framing.camera.part, framing.work
+    support = limits_in(work.supports, part.support)
+    if support is None:
+        return
+    low, high = screw_limits(support, work, framing.base.x, framing.base.y)
+    least = _life_size(framing)
+
+    def at(screw_mm: float) -> float:
+        # The mark moves far less than the lens, so that putting the lens where its screw would be
+        # right converges at once: each round is off by the square of the magnification.
+        d = least
+        for _ in range(_ROUNDS):
+            off = screw_mm - framing.screw(d).z
+            d = max(least, d + off / -framing.pose.axis.z)
+        return framing.value_of(d)
+
+    lowest = None if low is None or part.stand_lowest_mm is not None else at(low)
+    highest = None if high is None or part.stand_highest_mm is not None else at(high)
+    if lowest is not None:
+        floors.append(Bound("stand-low", lowest))
+    if highest is not None:
+        caps.append(Bound("stand", highest))
 
 
 def _life_size(framing: Framing) -> float:

@@ -128,7 +128,7 @@ def _light(i: Inputs) -> Computed | None:
 
 _POSES = "nine places of the working hand over the zone"
 
-BODY_AND_LIGHT_FIGURES: tuple[FigureSpec, ...] = (
+BODY_AND_LIGHT_FIGURES: tuple[FigureSpec[Inputs], ...] = (
     FigureSpec(
         "lens.f_number_usual", "f-number that holds the work sharp", "circle: active diagonal ÷ 1500",
         "f²·(b − a) ÷ (c·(2·a·b − f·(a + b)))", RAY_DEPTH, _holding(critical=False),

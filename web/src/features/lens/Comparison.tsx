@@ -81,7 +81,7 @@ function Rows({ compared }: { compared: Compared }) {
 function Row({ row, system }: { row: CompareRow; system: UnitSystem }) {
   const { change } = useSheet();
   return (
-    <tr className={row.present ? classes.present : undefined}>
+    <tr data-present={row.present || undefined}>
       <th scope="row">
         <span className={classes.named}>
           <Mark works={row.works} />

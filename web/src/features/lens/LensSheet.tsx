@@ -11,12 +11,12 @@ import type { Place } from '../../drawings/useHandle';
 import { AnswerLine } from '../../ui/AnswerLine';
 import { ChoiceField } from '../../ui/ChoiceField';
 import { FieldGroup } from '../../ui/FieldGroup';
+import { FigureList } from '../../ui/FigureList';
 import { PlanField } from '../../ui/PlanField';
 import sheet from '../../ui/SheetLayout.module.css';
 import { useSheet } from '../../ui/sheet';
 import { useUnits } from '../../ui/units';
 import { Comparison } from './Comparison';
-import { EveryFigure } from './EveryFigure';
 import { BodyChoice, CupboardOffers, LensChoice } from './GearChoice';
 import { LensPicture } from './LensPicture';
 import classes from './lens.module.css';
@@ -88,7 +88,7 @@ export function LensSheet({ findings }: { findings: readonly Finding[] }) {
         <>
           <Placing drawing={drawing} />
           <Publishing evaluation={evaluation} />
-          <EveryFigure />
+          <FigureList begins="lens." />
           <ZoomSection />
           <Comparison owned={owned} />
         </>

@@ -1,15 +1,15 @@
 /** The room: ceiling, slope of the roof, walls, and what hangs or stands in it. */
 import { Button, UnstyledButton } from '@mantine/core';
-import type { Obstacle } from '../../api/types';
+import type { KeepClear, Obstacle } from '../../api/types';
 import { lengthWords } from '../../domain/units';
 import { ChoiceField } from '../../ui/ChoiceField';
+import classes from '../../ui/Entries.module.css';
 import { FieldGroup } from '../../ui/FieldGroup';
 import { PlainField } from '../../ui/PlainField';
 import { PlanField } from '../../ui/PlanField';
 import { useSheet } from '../../ui/sheet';
 import { useUnits } from '../../ui/units';
-import { useEntries } from './useEntries';
-import classes from './work.module.css';
+import { useEntries } from '../../ui/useEntries';
 
 const SLOPE = '/room/slope';
 const LIMIT = 12;
@@ -45,6 +45,7 @@ export function RoomGroup() {
       <PlanField pointer="/room/table_from_left_wall_mm" />
       <PlanField pointer="/room/table_from_far_wall_mm" />
       <Obstacles />
+      <ClearFloor />
     </FieldGroup>
   );
 }
@@ -94,6 +95,81 @@ function SlopeFields() {
             onCommit={(value) => set(`${SLOPE}/second_mm`, value)}
           />
         </>
+      ) : null}
+    </>
+  );
+}
+
+const CLEAR_KINDS = [
+  { value: 'door', label: 'a door’s swing' },
+  { value: 'drawer', label: 'a drawer' },
+  { value: 'walkway', label: 'a walkway' },
+  { value: 'stool', label: 'a stool' },
+];
+const NEW_CLEAR: KeepClear = {
+  kind: 'door',
+  name: 'door',
+  from_left_edge_mm: -1200,
+  from_front_edge_mm: -1200,
+  width_mm: 900,
+  depth_mm: 900,
+};
+type ClearRow = [
+  'from_left_edge_mm' | 'from_front_edge_mm' | 'width_mm' | 'depth_mm',
+  string,
+  string,
+];
+const CLEAR_ROWS: readonly ClearRow[] = [
+  ['from_left_edge_mm', 'From the left', 'table edge to it'],
+  ['from_front_edge_mm', 'From your edge', 'to its near side'],
+  ['width_mm', 'Width', ''],
+  ['depth_mm', 'Depth', ''],
+];
+
+/** Floor that must stay free: doors, drawers, walkways, stools. Stands are judged against it. */
+function ClearFloor() {
+  const { keep_clear: areas } = useSheet().plan.room;
+  const { put, add, remove } = useEntries<KeepClear>('/room/keep_clear');
+  return (
+    <>
+      {areas.map((one, index) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: areas have no other name of their own
+        <fieldset key={index} className={classes.entry} aria-label={`Floor for ${one.name}`}>
+          <ChoiceField
+            label="Keep clear for"
+            value={one.kind}
+            choices={CLEAR_KINDS}
+            onChange={(kind) => void put(index, { kind: kind as KeepClear['kind'] })}
+          />
+          <PlainField
+            label="Name"
+            kind="text"
+            value={one.name}
+            onCommit={(value) => put(index, { name: String(value) })}
+          />
+          {CLEAR_ROWS.map(([name, label, explain]) => (
+            <PlainField
+              key={name}
+              label={label}
+              kind="length"
+              value={one[name]}
+              explain={explain}
+              onCommit={(value) => put(index, { [name]: value })}
+            />
+          ))}
+          <UnstyledButton
+            className={classes.remove}
+            aria-label={`Take the floor for ${one.name} away`}
+            onClick={() => remove(index)}
+          >
+            take away
+          </UnstyledButton>
+        </fieldset>
+      ))}
+      {areas.length < LIMIT ? (
+        <Button variant="default" size="compact-md" onClick={() => add(NEW_CLEAR)}>
+          Keep floor clear for a door or walkway
+        </Button>
       ) : null}
     </>
   );

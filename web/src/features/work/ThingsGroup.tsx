@@ -2,11 +2,11 @@
 import { Button, UnstyledButton } from '@mantine/core';
 import type { Item } from '../../api/types';
 import { ChoiceField } from '../../ui/ChoiceField';
+import classes from '../../ui/Entries.module.css';
 import { FieldGroup } from '../../ui/FieldGroup';
 import { PlainField } from '../../ui/PlainField';
 import { useSheet } from '../../ui/sheet';
-import { useEntries } from './useEntries';
-import classes from './work.module.css';
+import { useEntries } from '../../ui/useEntries';
 
 const KINDS = [
   { value: 'box', label: 'box' },

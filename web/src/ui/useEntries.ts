@@ -1,7 +1,7 @@
 /** Editing a list of the plan: each edit is made on the plan as it is then, not as it was drawn. */
-import type { Problem } from '../../api/types';
-import { withEntry, withNewEntry, withoutEntry } from '../../domain/plan';
-import { useSheet } from '../../ui/sheet';
+import type { Problem } from '../api/types';
+import { withEntry, withNewEntry, withoutEntry } from '../domain/plan';
+import { useSheet } from './sheet';
 
 interface Entries<T> {
   put: (index: number, change: Partial<T>) => Promise<readonly Problem[]>;

@@ -1,0 +1,1 @@
+"""Rules of the hold step: whether the support reaches, bears, stands, keeps still, and joins up."""

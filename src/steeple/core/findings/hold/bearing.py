@@ -1,0 +1,203 @@
+"""Loads: ratings, joints, the second fixing."""
+
+from __future__ import annotations
+
+from steeple.core.findings.finding import Rule, Said, measured
+from steeple.core.findings.hold.moves import hold_moves
+from steeple.core.findings.scene import Scene
+from steeple.core.hold.joints import TORQUE_RESERVE, friction_share
+from steeple.core.study.result import Quantity, say
+
+
+def _g(value: float) -> Quantity:
+    return Quantity(value=value, unit="g")
+
+
+def _judge_rating(scene: Scene) -> Said | None:
+    hold = scene.hold
+    if hold is None or hold.loads is None or hold.loads.allowed_g is None:
+        return None
+    loads, placement = hold.loads, hold.placement
+    assert placement is not None
+    assert loads.allowed_g is not None
+    against = measured(loads.total_g, unit="g", most=loads.allowed_g)
+    gear = hold.support.gear
+    derated = gear.rated_load_g is not None and loads.allowed_g < gear.rated_load_g - 0.5
+    reason = say(
+        "Its plate says {rated}"
+        + (" at a shorter reach; so far out it bears less." if derated else ".")
+        + " Plate and manual rule.",
+        rated=_g(gear.rated_load_g or 0.0),
+    )
+    if loads.total_g > loads.allowed_g:
+        return Said(
+            verdict="fails",
+            title=say(
+                "Overloaded: {load} hang on it, {most} are allowed at this reach",
+                load=_g(loads.total_g), most=_g(loads.allowed_g),
+            ),
+            reason=reason, measured=against, place="screw",
+        )  # fmt: skip
+    for part in hold.joined.chain.links if hold.joined.chain else ():
+        rated = part.piece.rated_load_g
+        if rated is not None and loads.total_g - loads.head_g > rated:
+            return Said(
+                verdict="fails",
+                title=say(
+                    "Overloaded: " + part.piece.name + " is rated for {most}", most=_g(rated)
+                ),
+                reason=reason,
+                measured=measured(loads.total_g - loads.head_g, unit="g", most=rated),
+                place="screw",
+            )
+    return Said(
+        verdict="holds",
+        title=say(
+            "It may carry {spare} more at this reach", spare=_g(loads.allowed_g - loads.total_g)
+        ),
+        measured=against,
+    )
+
+
+OVER_RATING = Rule(
+    code="hold.over-rating",
+    step="hold",
+    name="Over the rating",
+    trigger="camera, lens, head and what shares the arm weigh more than its plate allows at this reach",
+    harm="Arms droop, clamps slip, tubes bend, and the camera comes down on hands.",
+    source="Rating plate; Meriam & Kraige, moments, for the reach",
+    judge=_judge_rating,
+    propose=hold_moves,
+    moves="after",
+)
+
+
+def _judge_known(scene: Scene) -> Said | None:
+    hold = scene.hold
+    if hold is None:
+        return None
+    loads = hold.loads
+    if hold.support.gear.rated_load_g is None:
+        return Said(
+            verdict="unknown",
+            title=say("Its rated load is not known: not cleared"),
+            reason=say(
+                "Read the plate on the support or its manual, and type the figure in. Until then "
+                "nothing here clears it."
+            ),
+            place="screw",
+        )
+    if loads is not None and not loads.rating_reach_known:
+        return Said(
+            verdict="unknown",
+            title=say("At which reach its rating holds is not known: not cleared"),
+            reason=say("Arms are often rated folded in. Its manual says the reach; type it in."),
+            place="screw",
+        )
+    if loads is not None and loads.unweighed:
+        return Said(
+            verdict="unknown",
+            title=say("Not weighed yet: " + ", ".join(loads.unweighed)),
+            reason=say("Put it on a kitchen scale; the load is at least what is said."),
+            place="screw",
+        )
+    return Said(verdict="holds", title=say("Its rating is known"))
+
+
+RATING_UNKNOWN = Rule(
+    code="hold.rating-unknown",
+    step="hold",
+    name="Rating unknown",
+    trigger="the rated load, the reach that it holds for, or a weight on it is not known",
+    harm="An unknown rating is no clearance.",
+    source="Rating plate and manual",
+    judge=_judge_known,
+    propose=hold_moves,
+)
+
+
+def _judge_joint(scene: Scene) -> Said | None:
+    hold = scene.hold
+    if hold is None or not hold.torques:
+        return None
+    known = [one for one in hold.torques if one.holds_n_m is not None]
+    missing = [one.name for one in hold.torques if one.holds_n_m is None]
+    if known:
+        worst = max(
+            known, key=lambda one: friction_share(torque=one.torque_n_m, holds=one.holds_n_m or 0)
+        )
+        holds = worst.holds_n_m or 0.0
+        against = measured(worst.torque_n_m, unit="n_m", most=holds)
+        share = friction_share(torque=worst.torque_n_m, holds=holds)
+        if share > 1:
+            return Said(
+                verdict="fails",
+                title=say(
+                    "The " + worst.name + " slips: {torque} turn it, it holds {holds}",
+                    torque=against.quantity, holds=against.limit,
+                ),
+                reason=say("A shorter arm, a counterweight or a lighter camera takes torque off it."),
+                measured=against, place="screw",
+            )  # fmt: skip
+        if share * TORQUE_RESERVE > 1:
+            return Said(
+                verdict="watch",
+                title=say(
+                    "The " + worst.name + " is near its limit: {torque} of {holds}",
+                    torque=against.quantity, holds=against.limit,
+                ),
+                reason=say("Joints that hold by friction creep near their limit, over minutes."),
+                measured=against, place="screw",
+            )  # fmt: skip
+    if missing:
+        return Said(
+            verdict="unknown",
+            title=say("What its " + ", ".join(missing) + " holds is not known"),
+            reason=say("Its manual may say the torque, in newton metres."),
+            place="screw",
+        )
+    return Said(
+        verdict="holds", title=say("Its joints hold with something to spare"), measured=against
+    )
+
+
+JOINT_SLIPS = Rule(
+    code="hold.joint-slips",
+    step="hold",
+    name="Joint slips",
+    trigger="the torque at a joint comes near what it holds, or exceeds it",
+    harm="The ball joint droops under the camera, slowly, in the middle of the take.",
+    source="Meriam & Kraige, moments; reserve of 1.5 as a planning value of our own",
+    judge=_judge_joint,
+    propose=hold_moves,
+    moves="after",
+)
+
+
+def _judge_tether(scene: Scene) -> Said | None:
+    hold = scene.hold
+    if hold is None or not hold.over_people_or_food:
+        return None
+    if hold.support.placed.tether:
+        return Said(verdict="holds", title=say("A second fixing keeps it from falling"))
+    return Said(
+        verdict="watch",
+        title=say("No second fixing: one joint keeps it over your hands"),
+        reason=say(
+            "A tether from camera or clamp to something that bears it, short enough that it stops "
+            "above hands and head."
+        ),
+        place="screw",
+    )
+
+
+NO_SECOND_FIXING = Rule(
+    code="hold.no-second-fixing",
+    step="hold",
+    name="No second fixing",
+    trigger="what hangs over hands, food or an instrument has no tether",
+    harm="When the one joint lets go, it falls on somebody.",
+    source="Usual practice for loads over people; local codes rule",
+    judge=_judge_tether,
+    propose=hold_moves,
+)

@@ -1,0 +1,283 @@
+"""Standing: tipping, still and knocked; sag; shake; joining up."""
+
+from __future__ import annotations
+
+from steeple.core.findings.finding import Rule, Said, Verdict, measured
+from steeple.core.findings.hold.moves import hold_moves
+from steeple.core.findings.scene import Scene
+from steeple.core.hold.tipping import KNOCK_N, LEAST_RATIO
+from steeple.core.study.hold import HoldStudy
+from steeple.core.study.hold_figures import sandbag_best
+from steeple.core.study.result import Quantity, mm, say
+
+_SHORT_MM = 50.0
+WOBBLE_PX = 1.0
+"""A wobble of a delivered pixel is seen; below it is not."""
+
+
+def _stands(hold: HoldStudy) -> bool:
+    """Whether it stands on feet, so that it could tip."""
+    form = hold.support.gear.form
+    clamped = hold.support.anchor == "table" and form in ("desk arm", "table clamp pole")
+    return (
+        hold.support.anchor in ("floor", "table") and hold.support.model != "hung" and not clamped
+    )
+
+
+def _unknown_tipping(hold: HoldStudy) -> Said:
+    gear = hold.support.gear
+    missing = [
+        words
+        for words, value in (("its mass", gear.mass_g), ("from foot to foot", gear.footprint_mm))
+        if value is None
+    ]
+    return Said(
+        verdict="unknown",
+        title=say("Whether it tips is not known"),
+        reason=say("Measure on it: " + ", ".join(missing or ["its feet"]) + "."),
+        place="feet",
+    )
+
+
+def _verdict(ratio: float) -> Verdict:
+    return "holds" if ratio >= LEAST_RATIO else "watch" if ratio >= 1.0 else "fails"
+
+
+def _judge_tips(scene: Scene) -> Said | None:
+    hold = scene.hold
+    if hold is None or hold.placement is None or not _stands(hold):
+        return None
+    if hold.tipping is None:
+        return _unknown_tipping(hold)
+    ratio = hold.tipping.ratio
+    verdict = _verdict(ratio)
+    against = measured(min(ratio, 99.0), unit="ratio", least=LEAST_RATIO)
+    if verdict == "holds":
+        return Said(verdict=verdict, title=say("It stands by itself"), measured=against)
+    words = "It tips over by itself" if verdict == "fails" else "It stands, but only just"
+    return Said(
+        verdict=verdict,
+        title=say(
+            words + ": {ratio} of the {least} needed",
+            ratio=_short(ratio),
+            least=_short(LEAST_RATIO),
+        ),
+        reason=say(
+            "Moment that holds it ÷ moment that turns it over, about the edge of its feet that is "
+            "marked. A leg under the boom, a counterweight or a sandbag helps."
+        ),
+        measured=against,
+        place="feet",
+    )
+
+
+def _short(value: float) -> Quantity:
+    return Quantity(value=round(value, 2), unit="ratio")
+
+
+TIPS = Rule(
+    code="hold.tips",
+    step="hold",
+    name="Tips over",
+    trigger="the moment that holds it is less than 1.5 times the one that turns it over",
+    harm="Stand, camera and lens fall on work or maker.",
+    source="Meriam & Kraige, equilibrium; ratio of 1.5 as usual for temporary stands",
+    judge=_judge_tips,
+    propose=hold_moves,
+    moves="after",
+)
+
+
+def _judge_knocked(scene: Scene) -> Said | None:
+    hold = scene.hold
+    if hold is None or hold.placement is None or hold.tipping is None or not _stands(hold):
+        return None
+    ratio = hold.tipping.knocked_ratio
+    verdict = _verdict(ratio)
+    against = measured(min(ratio, 99.0), unit="ratio", least=LEAST_RATIO)
+    if verdict == "holds":
+        return Said(verdict=verdict, title=say("It stands a knock at the top"), measured=against)
+    best = sandbag_best(hold.tipping)
+    reason = say(
+        "A knock is " + f"{KNOCK_N:g}" + " N, level, at its highest point: a shoulder in passing."
+    )
+    if best is not None and best[1] > 0:
+        reason += say(" {bag} at the column would keep it.", bag=Quantity(value=best[1], unit="g"))
+    return Said(
+        verdict=verdict,
+        title=say(
+            ("A knock turns it over" if verdict == "fails" else "A knock nearly turns it over")
+            + ": {ratio} of the {least} needed",
+            ratio=_short(ratio), least=_short(LEAST_RATIO),
+        ),
+        reason=reason, measured=against, place="feet",
+    )  # fmt: skip
+
+
+TIPS_WHEN_KNOCKED = Rule(
+    code="hold.tips-when-knocked",
+    step="hold",
+    name="Tips when knocked",
+    trigger="with a knock of 20 N at the top the ratio falls below 1.5",
+    harm="Somebody brushes past, and it comes down.",
+    source="Meriam & Kraige, equilibrium; the knock is a planning value",
+    judge=_judge_knocked,
+    propose=hold_moves,
+)
+
+
+def _judge_sag(scene: Scene) -> Said | None:
+    hold, sight = scene.hold, scene.sight
+    if hold is None or sight is None or hold.placement is None:
+        return None
+    if hold.bending is None:
+        out = hold.support.has_boom and hold.placement.reach_mm > _SHORT_MM
+        bends = out or hold.support.model in ("bar", "pole")
+        if not bends or hold.placement.short_mm or hold.support.gear.form == "desk arm":
+            return None
+        return Said(
+            verdict="unknown",
+            title=say("Its sag is not known"),
+            reason=say("Measure its tube: outer diameter, wall, material."),
+            place="rig",
+        )
+    bending, spare = hold.bending, max(0.0, sight.spare.least)
+    sag = Quantity(value=round(bending.sag_mm, 1), unit="mm_exact")
+    against = measured(bending.shift_mm, unit="mm_exact", most=spare)
+    verdict: Verdict = "holds"
+    if bending.shift_mm > spare:
+        verdict = "fails" if sight.spare.least >= 0 else "watch"
+    elif bending.shift_mm > spare / 2 and bending.shift_mm > 1.0:
+        verdict = "watch"
+    if verdict == "holds":
+        return Said(
+            verdict=verdict,
+            title=say("It sags {sag}; the frame keeps the zone", sag=sag),
+            measured=against,
+        )
+    return Said(
+        verdict=verdict,
+        title=say(
+            "It sags {sag} under the camera and moves the picture by {shift}",
+            sag=sag, shift=Quantity(value=round(bending.shift_mm, 1), unit="mm_exact"),
+        ),
+        reason=say(
+            "{spare} are to spare at the tightest side. Frame with everything hung on, and this is "
+            "taken out; what creeps later is not.",
+            spare=mm(spare),
+        ),
+        measured=against, place="rig",
+    )  # fmt: skip
+
+
+SAGS = Rule(
+    code="hold.sags",
+    step="hold",
+    name="Sags out of frame",
+    trigger="the sag of boom, bar or pole moves the picture by half of what is to spare, or more",
+    harm="The frame that fitted before the camera hung on it does not fit after.",
+    source="Roark, beams, with the slope at the camera",
+    judge=_judge_sag,
+    propose=hold_moves,
+    moves="after",
+)
+
+
+def _judge_shake(scene: Scene) -> Said | None:
+    hold = scene.hold
+    if hold is None or hold.wobble_px is None or hold.shake is None:
+        return None
+    low, mid, high = hold.wobble_px
+    band = {
+        "mid": Quantity(value=round(mid, 2), unit="px"),
+        "low": Quantity(value=round(low, 2), unit="px"),
+        "high": Quantity(value=round(high, 2), unit="px"),
+    }
+    against = measured(mid, unit="px", most=WOBBLE_PX)
+    if high <= WOBBLE_PX:
+        return Said(
+            verdict="holds", title=say("The picture keeps still while you work"), measured=against
+        )
+    verdict: Verdict = "fails" if low > WOBBLE_PX else "watch"
+    where = "It stands on the table that you work on. " if hold.shake.shared_table else ""
+    reason = say(
+        where
+        + (
+            "By " + hold.shake.by + ". "
+            if hold.shake.by != "estimate"
+            else "An estimate: tap it, film it, and type in what you see; that replaces it. "
+        )
+    )
+    return Said(
+        verdict=verdict,
+        title=say(
+            ("Shakes: {mid} of wobble ({low} to {high})" if verdict == "fails"
+             else "May shake: {mid} of wobble ({low} to {high})"), **band,
+        ),
+        reason=reason, measured=against, place="rig",
+    )  # fmt: skip
+
+
+SHAKES = Rule(
+    code="hold.shakes",
+    step="hold",
+    name="Shakes",
+    trigger="the wobble, within its band, reaches a delivered pixel",
+    harm="Every stroke shakes the picture, and no edit takes that out.",
+    source="Thomson, shock response; strokes and floor as planning values of our own; or a tap test",
+    judge=_judge_shake,
+    propose=hold_moves,
+)
+
+
+def _judge_joins(scene: Scene) -> Said | None:
+    hold = scene.hold
+    if hold is None:
+        return None
+    join = hold.joined
+    if not join.known:
+        return Said(
+            verdict="unknown",
+            title=say("How it joins the camera is not known"),
+            reason=say("Look at the end of the support: a screw, a hole, a spigot? Type it in."),
+            place="screw",
+        )
+    if join.chain is None:
+        return Said(
+            verdict="fails",
+            title=say("It cannot be joined to this camera with any small part known here"),
+            reason=say("Its ends and the camera’s do not meet."),
+            place="screw",
+        )
+    missing = join.chain.missing
+    if missing:
+        names = " and ".join(one.piece.name for one in missing)
+        return Said(
+            verdict="fails",
+            title=say("It cannot be joined with what is in the plan: missing is " + names),
+            reason=say("The smallest thing to get, or to take from the cupboard if it is there."),
+            place="screw",
+        )
+    parts = len(join.chain.links)
+    words = (
+        "Camera and support screw together as they are"
+        if not parts
+        else (
+            "One part joins camera and support"
+            if parts == 1
+            else f"{parts} parts join camera and support"
+        )
+    )
+    return Said(verdict="holds", title=say(words))  # fmt: skip
+
+
+CANNOT_JOIN = Rule(
+    code="hold.cannot-be-joined",
+    step="hold",
+    name="Cannot be joined",
+    trigger="no row of threads, studs, plates and clamps at hand leads from support to camera",
+    harm="On the day a stud is missing, and nothing can be filmed.",
+    source="ISO 1222, ISO 518; a shortest path through the parts there are",
+    judge=_judge_joins,
+    propose=hold_moves,
+)

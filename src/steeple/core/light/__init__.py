@@ -1,0 +1,1 @@
+"""Light: lamps as areas, what they give with shadows, gloss, colour, the sun."""

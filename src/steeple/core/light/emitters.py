@@ -1,0 +1,228 @@
+"""Lamps as areas: rectangles, discs, rings, bulbs, spots, and measured intensities.
+
+A lamp's area is taken as even. In each direction it gives I(θ) = I₀·cosᵏθ, where k follows from its
+beam angle; a plain matt area is k = 1.
+
+References: IES, *Lighting Handbook* (luminous intensity distributions); CIE S 017 (terms).
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+from numpy.typing import NDArray
+
+from steeple.core.errors import InputError
+from steeple.core.geometry.vectors import UP, Vector
+from steeple.core.light.kernels import (
+    BULB,
+    DISC,
+    EMITTER_COLUMNS,
+    RECTANGLE,
+    Whole,
+    light_on,
+)
+from steeple.core.light.row_kernels import TABLE_H, TABLE_V
+from steeple.core.units import positive
+
+Array = NDArray[np.float64]
+Shape = Literal["rectangle", "disc", "ring", "bulb"]
+_ALONG = 0.999
+
+
+def exponent_of(beam_deg: float) -> float:
+    """k of cosᵏθ from the full angle at which half the intensity is left: ln 0.5 ÷ ln cos(β/2).
+
+    Parameters
+    ----------
+    beam_deg: 1 … 179; wider beams count as even in all directions (k = 0).
+    """
+    positive(beam_deg, "beam_deg")
+    if beam_deg >= 179.0:
+        return 0.0
+    return math.log(0.5) / math.log(math.cos(math.radians(beam_deg / 2)))
+
+
+def axis_intensity(*, flux_lm: float, exponent: float) -> float:
+    """I₀ in cd of a lamp that gives a flux into the half space before it: Φ·(k + 1) ÷ 2π."""
+    return positive(flux_lm, "flux_lm") * (exponent + 1.0) / (2 * math.pi)
+
+
+@dataclass(frozen=True, slots=True)
+class Emitter:
+    """An area that gives light. Lengths in millimetres.
+
+    ``width_mm`` is the diameter of disc, ring and bulb; ``hole_mm`` the inner diameter of a ring.
+    ``intensity_cd`` is that on the axis (in every direction for a bulb). ``table`` is the place of
+    its intensities among those measured, −1 for cosᵏθ.
+    """
+
+    shape: Shape
+    centre: Vector
+    toward: Vector
+    width_mm: float
+    height_mm: float
+    intensity_cd: float
+    exponent: float = 1.0
+    hole_mm: float = 0.0
+    table: int = -1
+
+    @property
+    def row(self) -> tuple[float, ...]:
+        """The lamp as the kernels take it; its width lies level."""
+        normal = self.toward.unit
+        if normal.length == 0:
+            normal = Vector(0.0, 0.0, -1.0)
+        u = Vector(1.0, 0.0, 0.0) if abs(normal.z) > _ALONG else UP.cross(normal).unit
+        v = normal.cross(u)
+        half_u, half_v = self.width_mm / 2, self.height_mm / 2
+        shape = {"rectangle": RECTANGLE, "disc": DISC, "ring": DISC, "bulb": BULB}[self.shape]
+        radius = math.hypot(half_u, half_v) if shape == RECTANGLE else half_u
+        exponent = 0.0 if self.shape == "bulb" else self.exponent
+        return (
+            *self.centre, *normal, *u, *v, half_u, half_v, self.hole_mm / 2, float(shape),
+            self.intensity_cd, exponent, float(self.table), radius,
+        )  # fmt: skip
+
+    @property
+    def area_mm2(self) -> float:
+        """Its glowing area; that of its outline for a bulb."""
+        if self.shape == "rectangle":
+            return self.width_mm * self.height_mm
+        return math.pi / 4 * (self.width_mm**2 - self.hole_mm**2)
+
+    @property
+    def luminance_cd_m2(self) -> float:
+        """Its luminance as seen along its axis."""
+        return self.intensity_cd / (self.area_mm2 / 1e6)
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Solids:
+    """What throws shadows, as arrays for the kernels: capsules, and hulls of planes."""
+
+    capsules: Array
+    planes: Array
+    hull_starts: Whole
+    hull_balls: Array
+
+    def with_capsules(self, more: Array) -> Solids:
+        """The same with more capsules."""
+        return Solids(
+            capsules=np.vstack([self.capsules, more]),
+            planes=self.planes,
+            hull_starts=self.hull_starts,
+            hull_balls=self.hull_balls,
+        )
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Hull:
+    """A convex solid: planes n·x ≤ d, and a ball about it."""
+
+    planes: Array
+    ball: tuple[float, float, float, float]
+
+
+def box_hull(
+    centre: Vector, sizes: Vector, axes: tuple[Vector, Vector, Vector] | None = None
+) -> Hull:
+    """A box by its middle and sizes, square to the axes or along three unit vectors."""
+    x, y, z = axes or (Vector(1, 0, 0), Vector(0, 1, 0), Vector(0, 0, 1))
+    rows = []
+    for axis, size in ((x, sizes.x), (y, sizes.y), (z, sizes.z)):
+        at = centre.dot(axis)
+        rows.append((*axis, at + size / 2))
+        rows.append((*axis.times(-1.0), size / 2 - at))
+    return Hull(np.array(rows), (*centre, sizes.length / 2))
+
+
+CYLINDER_SIDES = 16
+
+
+def cylinder_hull(x: float, y: float, radius: float, low: float, high: float) -> Hull:
+    """An upright cylinder as a prism whose sides touch it between their middles and edges, so that
+    it covers the same area."""
+    apothem = radius * math.sqrt(math.pi / (CYLINDER_SIDES * math.tan(math.pi / CYLINDER_SIDES)))
+    rows = [(0.0, 0.0, 1.0, high), (0.0, 0.0, -1.0, -low)]
+    for side in range(CYLINDER_SIDES):
+        angle = 2 * math.pi * side / CYLINDER_SIDES
+        c, s = math.cos(angle), math.sin(angle)
+        rows.append((c, s, 0.0, c * x + s * y + apothem))
+    ball = (x, y, (low + high) / 2, math.hypot(radius * 1.03, (high - low) / 2))
+    return Hull(np.array(rows), ball)
+
+
+def solids_of(capsules: Array, hulls: tuple[Hull, ...] = ()) -> Solids:
+    """Capsules of shape (m, 7) and hulls as arrays for the kernels."""
+    starts = np.cumsum([0, *(len(hull.planes) for hull in hulls)]).astype(np.int64)
+    planes = np.vstack([hull.planes for hull in hulls]) if hulls else np.zeros((0, 4))
+    balls = np.array([hull.ball for hull in hulls], dtype=np.float64).reshape(-1, 4)
+    return Solids(
+        capsules=np.ascontiguousarray(capsules, dtype=np.float64).reshape(-1, 7),
+        planes=np.ascontiguousarray(planes, dtype=np.float64),
+        hull_starts=starts,
+        hull_balls=balls,
+    )
+
+
+NO_TABLES = np.zeros((1, TABLE_H, TABLE_V))
+NO_SOLIDS = solids_of(np.zeros((0, 7)))
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Lit:
+    """Illuminance of each lamp at each point in lux, shape (lamps, points): as if nothing stood in
+    the way, and as it is. ``traced`` pairs had a solid near the line between them."""
+
+    free: Array
+    seen: Array
+    traced: int
+
+
+def rows_of(emitters: tuple[Emitter, ...]) -> Array:
+    """Lamps as rows for the kernels, shape (l, `EMITTER_COLUMNS`)."""
+    return np.array([one.row for one in emitters], dtype=np.float64).reshape(-1, EMITTER_COLUMNS)
+
+
+def light_at(
+    points: Array,
+    normals: Array,
+    emitters: tuple[Emitter, ...] | Array,
+    solids: Solids = NO_SOLIDS,
+    tables: Array = NO_TABLES,
+) -> Lit:
+    """What each lamp gives at each point.
+
+    Parameters
+    ----------
+    points: shape (n, 3), millimetres.
+    normals: shape (n, 3) or (3,), unit.
+    emitters: lamps, or their rows.
+
+    Raises
+    ------
+    InputError
+        ``wrong-shape`` for arrays that are no points.
+
+    Notes
+    -----
+    Right to 1 % of the free value at every point, for lamps farther away than a fifth of their
+    size. Nothing random is in it: the same lamps in any order give the same.
+    """
+    points = np.ascontiguousarray(points, dtype=np.float64)
+    if points.ndim != 2 or points.shape[1] != 3:
+        raise InputError(
+            "wrong-shape", "Points must have shape (n, 3).", field="points", value=points.shape
+        )
+    spread = np.ascontiguousarray(np.broadcast_to(normals, points.shape), dtype=np.float64)
+    rows = emitters if isinstance(emitters, np.ndarray) else rows_of(emitters)
+    free, seen = np.zeros((len(rows), len(points))), np.zeros((len(rows), len(points)))
+    traced = light_on(
+        points, spread, rows, tables, solids.capsules, solids.planes, solids.hull_starts,
+        solids.hull_balls, free, seen,
+    )  # fmt: skip
+    return Lit(free=free, seen=seen, traced=traced)

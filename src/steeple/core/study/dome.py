@@ -1,0 +1,259 @@
+"""The dome: every direction a lamp could come from, judged for shadow, glare, frame and room.
+
+For each direction the lamp is put there and lit alone, and in every pose it is asked how much of the
+light that it sends to the action reaches what the camera sees of it. That share, the glare into the
+camera, and whether a lamp can stand there at all make the dome.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+from concurrent.futures import ThreadPoolExecutor
+from dataclasses import dataclass
+
+import numpy as np
+
+from steeple.core.geometry.kernels import Array
+from steeple.core.geometry.vectors import Vector
+from steeple.core.light.emitters import Emitter, Lit, light_at, rows_of
+from steeple.core.light.gloss import FINISHES, VISIBLE, gloss_luminance
+from steeple.core.plan.rigging import Fixture
+from steeple.core.study.given_light import UNKNOWN_CD, emitter_of, lamp_size, spot_at
+from steeple.core.study.light_scene import LightScene, lattice
+
+AZIMUTHS, ELEVATIONS = 24, (15.0, 25.0, 35.0, 45.0, 55.0, 65.0, 75.0, 85.0)
+ACTION_WEIGHT = 2.0
+"""How much the action weighs against the zone round it."""
+GLARE_POINTS = (9, 6)
+ZONE_POINTS = (6, 4)
+HEAD_CLEAR_MM, WALL_CLEAR_MM = 120.0, 40.0
+_THREADS = 2
+
+
+@dataclass(frozen=True, slots=True)
+class Direction:
+    """One direction of the dome.
+
+    ``share`` of the light that reaches what is seen of action and zone: mean over the poses;
+    ``worst`` in the worst of them. ``glare``: share of the zone over which the lamp is seen in the
+    gloss. ``blocked`` says why no lamp can stand there; empty where one can.
+    """
+
+    azimuth_deg: float
+    elevation_deg: float
+    share: float
+    worst: float
+    glare: float
+    in_frame: bool
+    blocked: str
+
+    @property
+    def free(self) -> bool:
+        return not self.blocked and not self.in_frame
+
+
+def directions(
+    azimuths: int = AZIMUTHS, elevations: Sequence[float] = ELEVATIONS
+) -> list[tuple[float, float]]:
+    """Every direction looked at: azimuth and elevation."""
+    return [
+        (360.0 / azimuths * step, elevation) for elevation in elevations for step in range(azimuths)
+    ]
+
+
+def lamp_in(
+    scene: LightScene, fixture: Fixture, where: tuple[float, float], distance_mm: float
+) -> Emitter:
+    """The lamp in a direction, turned to the middle of the zone."""
+    middle = scene.work.plane.middle
+    place = spot_at(middle, where[0], where[1], distance_mm)
+    return emitter_of(fixture, place, middle.minus(place), UNKNOWN_CD)
+
+
+def corners(emitter: Emitter) -> list[Vector]:
+    """Middle and four corners of a lamp."""
+    row = emitter.row
+    u, v = Vector(*row[6:9]).times(row[12]), Vector(*row[9:12]).times(row[13])
+    c = emitter.centre
+    return [c, c.plus(u).plus(v), c.plus(u).minus(v), c.minus(u).plus(v), c.minus(u).minus(v)]
+
+
+def in_frame(scene: LightScene, emitter: Emitter) -> bool:
+    """Whether a part of a lamp is in the picture."""
+    lens = scene.lens
+    if lens is None or lens.sight is None:
+        return False
+    return any(lens.sight.pyramid.sees(corner) for corner in corners(emitter))
+
+
+def blocked_by(scene: LightScene, emitter: Emitter) -> str:
+    """What stands where a lamp would; empty where nothing does."""
+    work = scene.work
+    half = emitter.row[19] * 0.5
+    for corner in corners(emitter):
+        if (
+            corner.z < 0
+            and work.table.left < corner.x < work.table.right
+            and work.table.near < corner.y < work.table.far
+        ):
+            return "table"
+        ceiling = work.ceiling_at(corner.x, corner.y)
+        if ceiling is not None and corner.z > ceiling - WALL_CLEAR_MM:
+            return "ceiling"
+        walls = work.walls
+        if walls is not None and not (
+            walls.left < corner.x < walls.right and walls.near < corner.y < walls.far
+        ):
+            return "wall"
+        for block in work.blocks:
+            if block.distance(corner) <= 0:
+                return block.name
+    heads = work.maker.heads
+    gap = np.sqrt(((heads[:, :3] - np.array([*emitter.centre])) ** 2).sum(axis=1)) - heads[:, 3]
+    if float(gap.min()) < HEAD_CLEAR_MM + half:
+        return "your head"
+    return ""
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Targets:
+    """What is looked at in each pose: points that the camera sees, with their weights."""
+
+    points: tuple[Array, ...]
+    weights: tuple[Array, ...]
+
+
+def targets_of(scene: LightScene, poses: Sequence[int]) -> Targets:
+    """Action and zone as far as the camera sees them, for some of the poses."""
+    zone = lattice(scene.work, *ZONE_POINTS)
+    points, weights = [], []
+    for pose in poses:
+        action = scene.action(pose)
+        both = np.vstack([action, zone])
+        weight = np.concatenate(
+            [
+                np.full(len(action), ACTION_WEIGHT / len(action)),
+                np.full(len(zone), 1.0 / len(zone)),
+            ]
+        )
+        seen = scene.seen(both, pose)
+        points.append(both[seen])
+        weights.append(weight[seen])
+    return Targets(points=tuple(points), weights=tuple(weights))
+
+
+def _share(lit: Lit, weights: Array) -> Array:
+    """Of each lamp: light that arrives ÷ light that it sends, over weighted points."""
+    free = lit.free @ weights
+    return np.where(free > 0, (lit.seen @ weights) / np.maximum(free, 1e-12), 0.0)
+
+
+def shares(
+    scene: LightScene, emitters: Array, targets: Targets, poses: Sequence[int]
+) -> tuple[Array, Array]:
+    """Mean and least share of each lamp over the poses; shapes (lamps,)."""
+    normal = np.array([*scene.work.plane.normal])
+
+    def one(place: int) -> Array:
+        solids = scene.in_pose(poses[place])
+        if not len(targets.points[place]):
+            return np.ones(len(emitters))
+        lit = light_at(targets.points[place], normal, emitters, solids)
+        return _share(lit, targets.weights[place])
+
+    with ThreadPoolExecutor(_THREADS) as pool:
+        found = np.array(list(pool.map(one, range(len(poses)))))
+    return found.mean(axis=0), found.min(axis=0)
+
+
+def glare_shares(scene: LightScene, emitters: Array) -> Array:
+    """Share of the zone over which each lamp is seen in the gloss of the work, in the picture."""
+    lens = scene.lens
+    if lens is None or lens.sight is None or not len(emitters):
+        return np.zeros(len(emitters))
+    points = lattice(scene.work, *GLARE_POINTS)
+    plane, finish = scene.work.plane, FINISHES[scene.work.gloss]
+    halves = np.array_split(emitters, _THREADS)
+
+    def one(rows: Array) -> Array:
+        if not len(rows):
+            return np.zeros(0)
+        gloss = gloss_luminance(points, plane.normal, lens.position, rows, finish)
+        lit = light_at(points, np.array([*plane.normal]), rows, scene.things)
+        diffuse = np.maximum(lit.free * scene.work.reflectance / math.pi, 1e-9)
+        open_share = lit.seen / np.maximum(lit.free, 1e-12)
+        return np.asarray((gloss * open_share / diffuse >= VISIBLE).mean(axis=1))
+
+    with ThreadPoolExecutor(_THREADS) as pool:
+        return np.concatenate(list(pool.map(one, halves)))
+
+
+DRAFT_POSES, ALL_POSES = (1, 4, 7), tuple(range(9))
+
+
+def dome(
+    scene: LightScene,
+    fixture: Fixture,
+    *,
+    distance_mm: float,
+    where: Sequence[tuple[float, float]] | None = None,
+    draft: bool = False,
+) -> tuple[Direction, ...]:
+    """Every direction of the dome for a lamp at a distance.
+
+    Parameters
+    ----------
+    distance_mm: from the middle of the zone.
+    where: directions to look at; None = all of them.
+    draft: three poses instead of nine, for an answer while something is moved.
+    """
+    looked = list(where) if where is not None else directions()
+    emitters = [lamp_in(scene, fixture, one, distance_mm) for one in looked]
+    rows = rows_of(tuple(emitters))
+    poses = DRAFT_POSES if draft else ALL_POSES
+    mean, least = shares(scene, rows, targets_of(scene, poses), poses)
+    glare = glare_shares(scene, rows)
+    return tuple(
+        Direction(
+            azimuth_deg=one[0],
+            elevation_deg=one[1],
+            share=float(mean[index]),
+            worst=float(least[index]),
+            glare=float(glare[index]),
+            in_frame=in_frame(scene, emitters[index]),
+            blocked=blocked_by(scene, emitters[index]),
+        )
+        for index, one in enumerate(looked)
+    )
+
+
+def merit(direction: Direction) -> float:
+    """How good a direction is: what stays lit, less what glares; nothing where none can stand."""
+    if not direction.free:
+        return -1.0
+    return 0.6 * direction.share + 0.4 * direction.worst - 1.5 * min(direction.glare, 0.5)
+
+
+def best_of(found: Sequence[Direction]) -> Direction | None:
+    """The best direction; of equals the one nearest to 45° up, then the first."""
+    able = [one for one in found if one.free]
+    if not able:
+        return None
+    return max(able, key=lambda one: (round(merit(one), 2), -abs(one.elevation_deg - 50.0)))
+
+
+def penumbra_mm(fixture: Fixture, *, distance_mm: float, caster_mm: float) -> float:
+    """Width of a shadow's soft edge on the work: lamp extent × (caster to work) ÷ (lamp to caster).
+
+    Parameters
+    ----------
+    distance_mm: lamp to the work; ``caster_mm``: what throws the shadow, above the work.
+    """
+    return max(lamp_size(fixture)) * caster_mm / max(1.0, distance_mm - caster_mm)
+
+
+def best_directions(scene: LightScene, fixture: Fixture, distance_mm: float) -> Iterator[Direction]:
+    """The best directions, best first."""
+    found = dome(scene, fixture, distance_mm=distance_mm)
+    yield from sorted((one for one in found if one.free), key=merit, reverse=True)
