@@ -15,6 +15,8 @@ from steeple.core.plan.document import (
     Foot,
     Item,
     KeepClear,
+    LampPlace,
+    Light,
     Maker,
     Obstacle,
     PlacedSupport,
@@ -26,7 +28,7 @@ from steeple.core.plan.document import (
     Zone,
 )
 from steeple.core.plan.gear import Body, FieldOfView, Lens, RecordingMode
-from steeple.core.plan.rigging import Adapter, Joint, Support
+from steeple.core.plan.rigging import Adapter, Fixture, Joint, Support
 from steeple.core.study.lens import Sight
 
 BODY = Body(
@@ -46,6 +48,7 @@ BODY = Body(
     ),
     flange_mm=18,
     back_mm=40,
+    base_iso=100,
     clean_iso=1600,
     mass_g=650,
     thread="1/4-20 socket",
@@ -124,12 +127,40 @@ CLAMP = Support(
 )
 BUSH = Adapter(name="a bush", one_end="3/8-16 socket", other_end="1/4-20 stud", owned=2)
 
+SOFT = Fixture(
+    name="a soft lamp",
+    emitter="rectangle",
+    width_mm=600,
+    height_mm=600,
+    flux_lm=4200,
+    beam_deg=105,
+    cct_k=5500,
+    colour_rendering=95,
+    least_level_percent=10,
+    flicker="free",
+    remote=True,
+    mass_g=1900,
+    power_w=60,
+)
+BULB = Fixture(
+    name="a bulb",
+    emitter="bulb",
+    width_mm=60,
+    flux_lm=3000,
+    cct_k=5500,
+    colour_rendering=95,
+    least_level_percent=100,
+    flicker="free",
+    power_w=20,
+)
+
 SOUND = Plan(
     title="A sound plan",
     delivery=Delivery(width_px=1920, height_px=1080, crop_wanted=1, frame_rate_hz=25),
     room=Room(
         ceiling_mm=2600,
         mains_hz=50,
+        circuit_w=2000,
         keep_clear=(
             KeepClear(
                 kind="door",
@@ -206,6 +237,14 @@ SOUND = Plan(
             counterweight_g=1400,
             counterweight_at_mm=600,
             tether=True,
+        ),
+    ),
+    lights=(
+        Light(
+            id="soft",
+            fixture=SOFT,
+            position=LampPlace(x_mm=-232, y_mm=403, z_mm=997),
+            level_percent=30,
         ),
     ),
 )

@@ -9,9 +9,12 @@ import pytest
 
 from steeple.api.app import make_app
 from steeple.core.evaluation import Evaluation
+from steeple.core.findings.finding import STEPS
 from steeple.core.findings.registry import RULES
+from steeple.core.study.figure_spec import FigureSpec
 from steeple.core.study.figures import FIGURES
 from steeple.core.study.hold_figures import HOLD_FIGURES
+from steeple.core.study.light_answer import LIGHT_FIGURES
 
 DOCUMENT: dict[str, Any] = make_app(None, None).openapi()
 OPERATIONS = [
@@ -67,7 +70,8 @@ def test_lengths_carry_their_unit_in_every_name() -> None:
         "clean_iso", "camera", "width_times", "closer_times", "base_version", "pose", "line",
         "x", "y", "z", "low", "high", "least", "most", "head_in_frame", "zone_hidden",
         "own_view_hidden", "mode_crop", "index", "tipping", "tipping_knocked", "torque_share",
-        "legs", "owned", "colour_rendering", "transmittance",
+        "legs", "owned", "colour_rendering", "transmittance", "lamp", "share", "worst", "glare",
+        "across", "along", "done", "of", "burnt",
     }  # fmt: skip
     units = (
         "_mm",
@@ -88,6 +92,8 @@ def test_lengths_carry_their_unit_in_every_name() -> None:
         "_lx",
         "_k",
         "_percent",
+        "_stops",
+        "_cd",
     )
     loose = set()
     for name in SCHEMAS:
@@ -119,9 +125,10 @@ def test_an_evaluation_is_described_whole() -> None:
 
 
 def test_codes_are_plain_words_of_one_form() -> None:
-    keys = [figure.key for figure in FIGURES] + [figure.key for figure in HOLD_FIGURES]
+    figures: list[FigureSpec[Any]] = [*FIGURES, *HOLD_FIGURES, *LIGHT_FIGURES]
+    keys = [figure.key for figure in figures]
     codes = [rule.code for rule in RULES] + [key.replace("_", "-") for key in keys]
     for code in codes:
         step, _, name = code.partition(".")
-        assert step in ("work", "lens", "hold")
+        assert step in STEPS
         assert name.replace("-", "").isalpha()

@@ -69,6 +69,8 @@ def test_a_shelf_of_ones_own_starts_empty(tmp_path: Path) -> None:
             "lenses": [],
             "supports": [],
             "adapters": [],
+            "fixtures": [],
+            "cards": [],
         }
     with serving("demo", tmp_path) as address:
         assert len(ask(address, "/api/plans")["plans"]) == 3

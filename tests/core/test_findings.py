@@ -14,7 +14,8 @@ from steeple.core.findings.scene import scenes_of
 from steeple.core.plan.document import Plan
 from steeple.core.study.result import sentence_words
 from tests.hold_cases import BAR, HOLD_FIRING, held
-from tests.plans import BARE, BODY, PHONE, SOUND, ZOOM, changed, finding
+from tests.light_cases import LIGHT_FIRING, lamp
+from tests.plans import BARE, BODY, BULB, PHONE, SOUND, ZOOM, changed, finding
 
 Row = tuple[str, Verdict, dict[str, Any], str]
 LENS_UNKNOWN = ZOOM.model_copy(
@@ -122,6 +123,7 @@ FIRING: list[Row] = [
         "from your own eyes",
     ),
     *HOLD_FIRING,
+    *LIGHT_FIRING,
 ]  # fmt: skip
 
 
@@ -245,6 +247,10 @@ CAUTIOUS: dict[str, Plan] = {
         **held(BAR.model_copy(update={"form": "ceiling arm", "anchor": "ceiling"}))
     ),
     "hot-under-boom": changed(work__hazards=["flame"]),
+    "lamps-on-mains": SOUND,
+    "lamp-overhead": SOUND,
+    "hot-lamp": changed(lights=[lamp(BULB, -600, 350, 800)]),
+    "bright-lamp": changed(lights=[lamp(BULB, -600, 350, 800)]),
 }
 
 

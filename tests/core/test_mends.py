@@ -10,23 +10,30 @@ from hypothesis import strategies as st
 
 from steeple.core.evaluation import evaluate
 from steeple.core.findings.finding import GRAVITY
-from steeple.core.findings.scene import Owned, OwnedSupport
+from steeple.core.findings.scene import Owned, OwnedFixture, OwnedSupport
 from steeple.core.plan.changes import apply_changes
 from steeple.core.plan.document import Plan
-from steeple.core.plan.rigging import Adapter, Support
+from steeple.core.plan.rigging import Adapter, Fixture, Support
 from steeple.core.study.result import sentence_words
 from steeple.demo.cupboard import LENSES
 from steeple.demo.plans import DULCIMER, PLANS
-from steeple.demo.rigging import ADAPTERS, SUPPORTS
+from steeple.demo.rigging import ADAPTERS, LAMPS, SUPPORTS
 from tests.core.test_findings import FIRING
 from tests.hold_cases import OWNED_HOLD
+from tests.light_cases import OWNED_LAMPS
 from tests.plans import SOUND, WIDE, changed
 
-OWNED = Owned(lenses=(WIDE, *LENSES), supports=OWNED_HOLD.supports, adapters=OWNED_HOLD.adapters)
+OWNED = Owned(
+    lenses=(WIDE, *LENSES),
+    supports=OWNED_HOLD.supports,
+    adapters=OWNED_HOLD.adapters,
+    fixtures=OWNED_LAMPS,
+)
 EVERYTHING = Owned(
     lenses=LENSES,
     supports=tuple(OwnedSupport(gear=one) for one in SUPPORTS if isinstance(one, Support)),
     adapters=tuple(one for one in ADAPTERS if isinstance(one, Adapter)),
+    fixtures=tuple(OwnedFixture(gear=one) for one in LAMPS if isinstance(one, Fixture)),
 )
 
 

@@ -36,6 +36,10 @@ def mirrored(plan: Plan) -> Plan:
             support["foot"]["x_mm"] = -support["foot"]["x_mm"]
         if support["legs_toward_deg"] is not None:
             support["legs_toward_deg"] = (360 - support["legs_toward_deg"]) % 360
+    for lamp in data["lights"]:
+        for place in (lamp["position"], lamp["aim"]):
+            if place["x_mm"] is not None:
+                place["x_mm"] = -place["x_mm"]
     slope = data["room"]["slope"]
     if slope is not None and slope["across"] == "left-right":
         slope["first_mm"], slope["second_mm"] = slope["second_mm"], slope["first_mm"]

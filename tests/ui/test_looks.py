@@ -8,6 +8,7 @@ import pytest
 from playwright.sync_api import BrowserContext, Page, expect
 
 from steeple.core.plan.document import Plan
+from steeple.demo.plans import GILDING
 from tests.plans import BARE, SOUND, changed
 from tests.ui.conftest import AXE, Server, Watch
 
@@ -29,6 +30,9 @@ VIEWS: list[tuple[Plan | None, str]] = [
     (SOUND, "hold"),
     (TROUBLED, "hold"),
     (BARE, "hold"),
+    (SOUND, "light"),
+    (GILDING, "light"),
+    (BARE, "light"),
     (SOUND, "card"),
     (TROUBLED, "card"),
 ]

@@ -6,14 +6,16 @@ from typing import Annotated, Literal
 
 from pydantic import Field, JsonValue, StringConstraints
 
-from steeple.core.findings.scene import Owned, OwnedSupport
+from steeple.core.findings.scene import Owned, OwnedFixture, OwnedSupport
 from steeple.core.plan.cupboard import GearField, GearKind
-from steeple.core.plan.document import CAMERA_LIMIT, Hazard, Plan, Role, ShapeId
+from steeple.core.plan.document import CAMERA_LIMIT, LAMP_LIMIT, Hazard, Plan, Role, ShapeId
 from steeple.core.plan.gear import Body, Lens
 from steeple.core.plan.parts import CropTimes, Name, Part, Pixels
 from steeple.core.plan.problems import Problem
 from steeple.core.plan.reading import AnyPlan
-from steeple.core.plan.rigging import Adapter, Support
+from steeple.core.plan.rigging import Adapter, Fixture, LightCard, Support
+from steeple.core.solve.place_lamps import LightingOutcome, Progress
+from steeple.core.study.light_maps import MapOf
 
 Revision = Annotated[int, Field(strict=True, ge=1, le=1_000_000_000)]
 PlanId = Annotated[str, StringConstraints(pattern=r"^[a-z0-9-]{1,40}$")]
@@ -97,6 +99,7 @@ class OwnedGear(Part):
     owned_bodies: tuple[Body, ...] = Field(default=(), max_length=200)
     owned_supports: tuple[OwnedSupport, ...] = Field(default=(), max_length=100)
     owned_adapters: tuple[Adapter, ...] = Field(default=(), max_length=100)
+    owned_fixtures: tuple[OwnedFixture, ...] = Field(default=(), max_length=100)
 
     @property
     def owned(self) -> Owned:
@@ -105,6 +108,7 @@ class OwnedGear(Part):
             bodies=self.owned_bodies,
             supports=self.owned_supports,
             adapters=self.owned_adapters,
+            fixtures=self.owned_fixtures,
         )
 
 
@@ -123,6 +127,40 @@ class CameraRequest(OwnedGear):
 
     plan: AnyPlan
     camera: CameraIndex = 0
+
+
+class DomeRequest(Part):
+    """A plan, one of its cameras, and the lamp for which every direction is judged."""
+
+    plan: AnyPlan
+    camera: CameraIndex = 0
+    lamp: Annotated[int, Field(strict=True, ge=0, lt=LAMP_LIMIT)] = 0
+    draft: bool = False
+
+
+class LightMapRequest(Part):
+    """A plan, one of its cameras, and which map of the zone is wanted."""
+
+    plan: AnyPlan
+    camera: CameraIndex = 0
+    of: MapOf = "light"
+    pose: Annotated[int, Field(strict=True, ge=0, le=8)] | None = Field(
+        default=None, description="For shadows: one pose; None = the deepest over all."
+    )
+
+
+class PlaceLampsRequest(OwnedGear):
+    """A plan for whose first camera the lamps are placed."""
+
+    plan: AnyPlan
+    camera: CameraIndex = 0
+
+
+class PlacingLine(Part):
+    """One line of the answer while lamps are placed: how far it is, or the outcome."""
+
+    progress: Progress | None = None
+    outcome: LightingOutcome | None = None
 
 
 class PictureRequest(Part):
@@ -156,6 +194,20 @@ class SupportInUse(Part):
     gear: Support
 
 
+class FixtureInUse(Part):
+    """A lamp in the cupboard."""
+
+    id: str
+    gear: Fixture
+
+
+class CardInUse(Part):
+    """A bounce card, flag or diffuser in the cupboard."""
+
+    id: str
+    gear: LightCard
+
+
 class AdapterInUse(Part):
     """An adapter in the cupboard."""
 
@@ -170,6 +222,21 @@ class CupboardReply(Part):
     lenses: tuple[OwnedLens, ...]
     supports: tuple[SupportInUse, ...]
     adapters: tuple[AdapterInUse, ...]
+    fixtures: tuple[FixtureInUse, ...]
+    cards: tuple[CardInUse, ...]
+
+
+class MeasuredLamp(Part):
+    """What an IES LM-63 file says of a lamp. ``axis_cd`` is its intensity along its axis."""
+
+    ies: str
+    width_mm: float | None
+    height_mm: float | None
+    beam_deg: float
+    flux_lm: float
+    axis_cd: float
+    power_w: float | None
+    remarks: tuple[str, ...]
 
 
 class Thing(Part):

@@ -17,6 +17,7 @@ from steeple.core.study.figure_spec import FigureSpec
 from steeple.core.study.figures import FIGURES
 from steeple.core.study.forms import FORMS
 from steeple.core.study.hold_figures import HOLD_FIGURES
+from steeple.core.study.light_answer import LIGHT_FIGURES
 
 
 def physics_page() -> str:
@@ -32,7 +33,7 @@ def physics_page() -> str:
         "## Figures",
         "",
     ]
-    every: list[FigureSpec[Any]] = [*FIGURES, *HOLD_FIGURES]
+    every: list[FigureSpec[Any]] = [*FIGURES, *HOLD_FIGURES, *LIGHT_FIGURES]
     for spec in every:
         lines += [
             f"### {spec.title} (`{spec.key}`)",

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from pydantic import Field
 
 from steeple.core.findings.cautions import Caution, cautions_for
-from steeple.core.findings.finding import GRAVITY, Finding, Step, Verdict
+from steeple.core.findings.finding import GRAVITY, STEPS, Finding, Step, Verdict
 from steeple.core.findings.judging import judge
 from steeple.core.findings.scene import NOTHING_OWNED, Owned, Scene, scenes_of
 from steeple.core.plan.document import Plan
@@ -19,18 +19,26 @@ from steeple.core.study.figures import lens_figures
 from steeple.core.study.hold_answer import hold_answer, hold_missing_answer
 from steeple.core.study.hold_drawing import HoldDrawing, hold_drawing
 from steeple.core.study.hold_figures import hold_figures
+from steeple.core.study.light_answer import (
+    LightDrawing,
+    light_answer,
+    light_drawing,
+    light_figures,
+    light_missing_answer,
+)
 from steeple.core.study.result import Assumption, Figure, Result, Working
 
 
 class CameraResult(Result):
     """The figures of one camera. ``drawing`` is None while gear is missing, ``hold`` while nothing
-    is chosen that holds it."""
+    is chosen that holds it, ``light`` while no lamp is placed."""
 
     id: str
     figures: tuple[Figure, ...] = ()
     working: tuple[Working, ...] = ()
     drawing: CameraDrawing | None = None
     hold: HoldDrawing | None = None
+    light: LightDrawing | None = None
 
 
 class StepVerdict(Result):
@@ -87,6 +95,7 @@ def evaluate(plan: Plan, *, owned: Owned = NOTHING_OWNED, try_mends: bool = True
             work=scenes[0].work,
             lens=scenes[0].lens,
             hold=scenes[0].hold,
+            light=scenes[0].light,
             assumed=_assumed(scenes),
         ),
         mends_tried=try_mends,
@@ -107,6 +116,12 @@ def _answers(plan: Plan, scenes: Sequence[Scene]) -> tuple[Answer, ...]:
             if scene.hold is not None
             else hold_missing_answer(plan, scene.about, has_lens=scene.sight is not None)
         )
+    for scene in scenes:
+        answers.append(
+            light_missing_answer(plan, scene.about)
+            if scene.light is None
+            else light_answer(scene.light, scene.about)
+        )
     return tuple(answers)
 
 
@@ -117,19 +132,22 @@ def _camera(scene: Scene) -> CameraResult:
     if scene.hold is not None:
         more, how = hold_figures(scene.hold, scene.assumptions)
         figures, working = (*figures, *more), (*working, *how)
+    if scene.light is not None:
+        more, how = light_figures(scene.light, scene.assumptions, scene.about)
+        figures, working = (*figures, *more), (*working, *how)
     return CameraResult(
         id=scene.about,
         figures=figures,
         working=working,
         drawing=camera_drawing(scene.lens),
         hold=None if scene.hold is None else hold_drawing(scene.hold),
+        light=None if scene.light is None else light_drawing(scene.light),
     )
 
 
 def _steps(findings: Sequence[Finding]) -> tuple[StepVerdict, ...]:
     verdicts: list[StepVerdict] = []
-    steps: tuple[Step, ...] = ("work", "lens", "hold")
-    for step in steps:
+    for step in STEPS:
         own = [finding.verdict for finding in findings if finding.step == step]
         if own:
             verdicts.append(StepVerdict(step=step, verdict=max(own, key=GRAVITY.__getitem__)))

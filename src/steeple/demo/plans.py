@@ -9,6 +9,8 @@ from steeple.core.plan.document import (
     Foot,
     Item,
     KeepClear,
+    LampPlace,
+    Light,
     Maker,
     Obstacle,
     OtherLoad,
@@ -23,7 +25,7 @@ from steeple.core.plan.document import (
     Zone,
 )
 from steeple.demo.cupboard import MIDSIZE, SMALL, STANDARD_ZOOM, WIDE_ZOOM
-from steeple.demo.rigging import adapter, support
+from steeple.demo.rigging import adapter, lamp, support
 
 GILDING = Plan(
     title="Gilding a book cover",
@@ -124,6 +126,22 @@ GILDING = Plan(
             loads=(OtherLoad(name="Flat panel, 30 × 30", mass_g=1100, along_mm=300),),
         ),
     ),
+    lights=(
+        Light(
+            id="panel",
+            fixture=lamp("Flat panel, 30 × 30"),
+            position=LampPlace(x_mm=0, y_mm=190, z_mm=790),
+            level_percent=20,
+            cct_k=5500,
+        ),
+        Light(
+            id="soft",
+            role="fill",
+            fixture=lamp("Soft square, 60"),
+            position=LampPlace(x_mm=-640, y_mm=520, z_mm=760),
+            level_percent=30,
+        ),
+    ),
 )
 
 DUMPLINGS = Plan(
@@ -171,7 +189,7 @@ DUMPLINGS = Plan(
         zone_top_mm=180,
         finest_detail_mm=1.5,
         hazards=("heat", "steam", "water-near-mains", "audience"),
-        gloss="metal",
+        gloss="satin",
         reflectance=0.5,
         liveliness="kneading",
         effort="light",
@@ -213,6 +231,20 @@ DUMPLINGS = Plan(
     ),
     supports=(PlacedSupport(id="hall-boom", gear=support("Boom stand with counterweight")),),
     adapters=(adapter("Spigot sleeve with 1/4 stud"),),
+    lights=(
+        Light(
+            id="soft",
+            fixture=lamp("Soft square, 60"),
+            position=LampPlace(x_mm=-980, y_mm=60, z_mm=520),
+            level_percent=60,
+        ),
+        Light(
+            id="hall-bulb",
+            role="practical",
+            fixture=lamp("Bare bulb in a holder"),
+            position=LampPlace(x_mm=900, y_mm=560, z_mm=900),
+        ),
+    ),
 )
 
 DULCIMER = Plan(
@@ -291,6 +323,14 @@ DULCIMER = Plan(
         ),
     ),
     adapters=(adapter("Spigot sleeve with 1/4 stud"),),
+    lights=(
+        Light(
+            id="soft",
+            fixture=lamp("Soft square, 90"),
+            position=LampPlace(x_mm=-164, y_mm=612, z_mm=1418),
+            level_percent=20,
+        ),
+    ),
 )
 
 PLANS = (DULCIMER, DUMPLINGS, GILDING)

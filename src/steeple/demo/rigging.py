@@ -139,3 +139,8 @@ def support(name: str) -> Support:
 def adapter(name: str) -> Adapter:
     """The adapter of that name in the demo cupboard."""
     return next(one for one in ADAPTERS if isinstance(one, Adapter) and one.name == name)
+
+
+def lamp(name: str) -> Fixture:
+    """The lamp of that name in the demo cupboard."""
+    return next(one for one in LAMPS if isinstance(one, Fixture) and one.name == name)

@@ -36,4 +36,7 @@ def _linked(plan: Plan, ids: Mapping[str, str]) -> Plan:
     supports = tuple(
         one.model_copy(update={"gear_id": ids.get(one.gear.name)}) for one in plan.supports
     )
-    return plan.model_copy(update={"cameras": cameras, "supports": supports})
+    lights = tuple(
+        one.model_copy(update={"fixture_id": ids.get(one.fixture.name)}) for one in plan.lights
+    )
+    return plan.model_copy(update={"cameras": cameras, "supports": supports, "lights": lights})

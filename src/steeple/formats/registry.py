@@ -32,7 +32,11 @@ GEAR_JSON = Format("gear-json", ".gear.json", "application/json", True, True, "t
 PICTURE_PNG = Format(
     "picture-png", ".png", "image/png", False, True, "what the lens sees, by the simulated camera"
 )
-FORMATS: tuple[Format, ...] = (PLAN_JSON, CARD_PDF, GEAR_CSV, GEAR_JSON, PICTURE_PNG)
+IES = Format(
+    "ies", ".ies", "text/plain", True, False,
+    "IES LM-63, 1986 to 2002: what a lamp gives in every direction, as measured",
+)  # fmt: skip
+FORMATS: tuple[Format, ...] = (PLAN_JSON, CARD_PDF, GEAR_CSV, GEAR_JSON, PICTURE_PNG, IES)
 
 
 def file_name(title: str, form: Format) -> str:

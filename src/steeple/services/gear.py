@@ -11,7 +11,7 @@ from steeple.core.plan.cupboard import Gear, GearKind
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear import Body, Lens
 from steeple.core.plan.reading import read_plan
-from steeple.core.plan.rigging import Adapter, Support
+from steeple.core.plan.rigging import Adapter, Fixture, LightCard, Support
 from steeple.formats.gear_csv import RowRefused, Table, read_gear_csv, write_gear_csv
 from steeple.formats.gear_json import read_gear_json, write_gear_json
 from steeple.services.plans import Clock, new_id
@@ -19,7 +19,7 @@ from steeple.store.database import Database
 from steeple.store.gear import GearRepository, StoredGear, things
 from steeple.store.plans import PlanRepository, StoredPlan
 
-Kind = TypeVar("Kind", Body, Lens, Support, Adapter)
+Kind = TypeVar("Kind", Body, Lens, Support, Adapter, Fixture, LightCard)
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,6 +30,8 @@ class Cupboard:
     lenses: list[tuple[str, Lens]]
     supports: list[tuple[str, Support]]
     adapters: list[tuple[str, Adapter]]
+    fixtures: list[tuple[str, Fixture]]
+    cards: list[tuple[str, LightCard]]
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,6 +75,12 @@ def copies_in(plan: Plan, gear_id: str) -> list[tuple[str, Gear | None]]:
     for index, support in enumerate(plan.supports):
         if support.gear_id == gear_id:
             found.append((f"/supports/{index}/gear", support.gear))
+    for index, light in enumerate(plan.lights):
+        if light.fixture_id == gear_id:
+            found.append((f"/lights/{index}/fixture", light.fixture))
+    for index, placed in enumerate(plan.cards):
+        if placed.card_id == gear_id:
+            found.append((f"/cards/{index}/card", placed.card))
     return found
 
 
@@ -87,7 +95,7 @@ class GearService:
         return self.clock().isoformat(timespec="microseconds")
 
     def cupboard(self) -> Cupboard:
-        """Every body, lens, support and adapter in use."""
+        """Every body, lens, support, adapter and lamp in use."""
         with self.database.reading() as session:
             gear = GearRepository(session)
             return Cupboard(
@@ -95,6 +103,8 @@ class GearService:
                 lenses=_in_use(gear, "lens", Lens),
                 supports=_in_use(gear, "support", Support),
                 adapters=_in_use(gear, "adapter", Adapter),
+                fixtures=_in_use(gear, "fixture", Fixture),
+                cards=_in_use(gear, "card", LightCard),
             )
 
     def get(self, gear_id: str) -> StoredGear:

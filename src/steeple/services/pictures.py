@@ -3,11 +3,8 @@
 from __future__ import annotations
 
 from steeple.core.errors import InputError
+from steeple.core.findings.scene import scenes_of
 from steeple.core.plan.document import Plan
-from steeple.core.study.assumptions import Assumptions
-from steeple.core.study.given import given_work
-from steeple.core.study.given_camera import given_camera
-from steeple.core.study.lens import study_lens
 from steeple.core.study.picture import picture_of
 from steeple.formats.picture_png import write_png
 
@@ -20,16 +17,15 @@ def picture_file(plan: Plan, *, camera: int, width_px: int, quality: str, pose: 
     InputError
         ``no-picture`` where camera or lens are missing, or the lens hangs in the work.
     """
-    work = given_work(plan, Assumptions())
-    given = None
-    if camera < len(plan.cameras):
-        given = given_camera(plan.cameras[camera], camera, work, Assumptions())
-    if given is None:
+    scenes = scenes_of(plan)
+    scene = scenes[camera] if camera < len(plan.cameras) else None
+    if scene is None or scene.lens is None:
         raise InputError(
             "no-picture",
             "Choose a camera and a lens first: then there is a picture.",
             field="camera",
             value=camera,
         )
-    study = study_lens(given, work, Assumptions())
-    return write_png(picture_of(study, width_px=width_px, quality=quality, pose=pose))
+    return write_png(
+        picture_of(scene.lens, width_px=width_px, quality=quality, pose=pose, light=scene.light)
+    )

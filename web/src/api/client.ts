@@ -56,3 +56,19 @@ export function sentencesOf(error: unknown): string[] {
   }
   return [error instanceof Error ? error.message : 'Something went wrong; nothing was lost.'];
 }
+
+/** The lines of a reply as they come. */
+export async function* linesOf(stream: ReadableStream<Uint8Array>): AsyncGenerator<string> {
+  const reader = stream.getReader();
+  const decoder = new TextDecoder();
+  let rest = '';
+  for (;;) {
+    const { value, done } = await reader.read();
+    rest += value ? decoder.decode(value, { stream: true }) : '';
+    const lines = rest.split('\n');
+    rest = lines.pop() ?? '';
+    for (const line of lines) if (line) yield line;
+    if (done) break;
+  }
+  if (rest) yield rest;
+}

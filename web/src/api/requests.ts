@@ -1,16 +1,25 @@
 /** Every request that the interface makes, by what it is for. */
-import { answer, client, Refused } from './client';
+import { answer, client, linesOf, Refused } from './client';
 import type {
   Adapter,
   Body,
   Comparison,
   Cupboard,
+  DomeReply,
   Evaluation,
+  Fixture,
   GearKind,
   GearKindInfo,
+  GlareComparison,
   ImportReport,
+  Layout,
   Lens,
+  LightingOutcome,
+  LightMap,
+  MeasuredLamp,
   Outcome,
+  PlacingLine,
+  PlacingProgress,
   Plan,
   PlanSheet,
   PlanWithThing,
@@ -86,6 +95,7 @@ export interface Owned {
   bodies: Body[];
   supports: { id: string; gear: Support }[];
   adapters: Adapter[];
+  fixtures: { id: string; gear: Fixture }[];
 }
 
 const OWNED_LIMIT = 200;
@@ -96,9 +106,16 @@ const ownedBody = (owned: Owned) => ({
   owned_bodies: owned.bodies.slice(0, OWNED_LIMIT),
   owned_supports: owned.supports.slice(0, OWNED_PARTS_LIMIT),
   owned_adapters: owned.adapters.slice(0, OWNED_PARTS_LIMIT),
+  owned_fixtures: owned.fixtures.slice(0, OWNED_PARTS_LIMIT),
 });
 
-export const NOTHING_OWNED: Owned = { lenses: [], bodies: [], supports: [], adapters: [] };
+export const NOTHING_OWNED: Owned = {
+  lenses: [],
+  bodies: [],
+  supports: [],
+  adapters: [],
+  fixtures: [],
+};
 
 export const evaluatePlan = (
   plan: Plan,
@@ -128,6 +145,41 @@ export const compareGear = (plan: Plan, owned: Owned): Promise<Comparison> =>
 
 export const compareSupports = (plan: Plan, owned: Owned): Promise<SupportComparison> =>
   answer(client.POST('/api/compare-supports', { body: { plan, camera: 0, ...ownedBody(owned) } }));
+
+export const getDome = (plan: Plan, lamp: number, draft: boolean): Promise<DomeReply> =>
+  answer(client.POST('/api/dome', { body: { plan, camera: 0, lamp, draft } }));
+
+export const getLightMap = (
+  plan: Plan,
+  of: LightMap['of'],
+  pose: number | null,
+): Promise<LightMap> =>
+  answer(client.POST('/api/light-map', { body: { plan, camera: 0, of, pose } }));
+
+export const getLayouts = (plan: Plan, owned: Owned): Promise<Layout[]> =>
+  answer(client.POST('/api/light-layouts', { body: { plan, camera: 0, ...ownedBody(owned) } }));
+
+export const compareGlare = (plan: Plan): Promise<GlareComparison | null> =>
+  answer(
+    client.POST('/api/compare-glare', { body: { plan, camera: 0, ...ownedBody(NOTHING_OWNED) } }),
+  );
+
+/** Places the lamps; tells each step of the work, and gives it up when the signal says so. */
+export async function placeLamps(
+  plan: Plan,
+  owned: Owned,
+  onProgress: (progress: PlacingProgress) => void,
+  signal: AbortSignal,
+): Promise<LightingOutcome | null> {
+  const body = { plan, camera: 0, ...ownedBody(owned) };
+  const stream = await answer(client.POST('/api/place-lamps', { body, parseAs: 'stream', signal }));
+  for await (const line of linesOf(stream as unknown as ReadableStream<Uint8Array>)) {
+    const step = JSON.parse(line) as PlacingLine;
+    if (step.outcome) return step.outcome;
+    if (step.progress) onProgress(step.progress);
+  }
+  return null;
+}
 
 export const getPicture = async (
   plan: Plan,
@@ -209,6 +261,15 @@ export const takeInFile = (
     }),
   );
 };
+
+export const readIes = (file: File): Promise<MeasuredLamp> =>
+  answer(
+    client.POST('/api/gear/ies', {
+      body: '',
+      bodySerializer: () => file,
+      headers: { 'content-type': 'application/octet-stream' },
+    }),
+  );
 
 export const getSensors = (): Promise<SensorSize[]> => answer(client.GET('/api/by-trying/sensors'));
 

@@ -356,6 +356,107 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dome": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Dome For
+         * @description Every direction that a lamp of the plan could come from, judged.
+         */
+        post: operations["dome_for_api_dome_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/light-map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Map Of Light
+         * @description Light, shadows or gloss over the zone, for one camera of a plan.
+         */
+        post: operations["map_of_light_api_light_map_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/light-layouts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Schools Of Light
+         * @description The schools of lighting, each placed for this plan with the lamps at hand.
+         */
+        post: operations["schools_of_light_api_light_layouts_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare-glare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Glare Compared
+         * @description Ways to be rid of a lamp's mirror image, each worked out; null where nothing is mirrored.
+         */
+        post: operations["glare_compared_api_compare_glare_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/place-lamps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Lamps Placed
+         * @description Lamps placed and dimmed for a camera: a line of JSON for each step of the work, the last with
+         *     the outcome. Who goes away before it stops the work.
+         */
+        post: operations["lamps_placed_api_place_lamps_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/picture": {
         parameters: {
             query?: never;
@@ -505,7 +606,7 @@ export interface paths {
         };
         /**
          * Cupboard
-         * @description Bodies, lenses, supports and adapters in use, as plans take them.
+         * @description Bodies, lenses, supports, adapters and lamps in use, as plans take them.
          */
         get: operations["cupboard_api_gear_get"];
         put?: never;
@@ -579,6 +680,26 @@ export interface paths {
          *     rows that are sound are taken though others are not; with ``look_only`` nothing is taken.
          */
         post: operations["take_in_api_gear_file_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gear/ies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Measured Lamp
+         * @description What an IES LM-63 file says of a lamp, for its form; nothing is kept.
+         */
+        post: operations["measured_lamp_api_gear_ies_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1295,6 +1416,11 @@ export interface components {
              * @default []
              */
             owned_adapters: components["schemas"]["Adapter-Input"][];
+            /**
+             * Owned Fixtures
+             * @default []
+             */
+            owned_fixtures: components["schemas"]["OwnedFixture"][];
             plan: components["schemas"]["Plan-Input"];
             /**
              * Camera
@@ -1305,7 +1431,7 @@ export interface components {
         /**
          * CameraResult
          * @description The figures of one camera. ``drawing`` is None while gear is missing, ``hold`` while nothing
-         *     is chosen that holds it.
+         *     is chosen that holds it, ``light`` while no lamp is placed.
          */
         CameraResult: {
             /** Id */
@@ -1322,6 +1448,7 @@ export interface components {
             working: components["schemas"]["Working"][];
             drawing: components["schemas"]["CameraDrawing"] | null;
             hold: components["schemas"]["HoldDrawing"] | null;
+            light: components["schemas"]["LightDrawing"] | null;
         };
         /**
          * Card
@@ -1347,6 +1474,15 @@ export interface components {
             way_round: string;
             /** Check */
             check: components["schemas"]["Piece"][];
+        };
+        /**
+         * CardInUse
+         * @description A bounce card, flag or diffuser in the cupboard.
+         */
+        CardInUse: {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["LightCard-Output"];
         };
         /**
          * CardRow
@@ -1490,6 +1626,10 @@ export interface components {
             supports: components["schemas"]["SupportInUse"][];
             /** Adapters */
             adapters: components["schemas"]["AdapterInUse"][];
+            /** Fixtures */
+            fixtures: components["schemas"]["FixtureInUse"][];
+            /** Cards */
+            cards: components["schemas"]["CardInUse"][];
         };
         /**
          * Delivery
@@ -1524,6 +1664,69 @@ export interface components {
             crop_wanted: number | null;
             /** Frame Rate Hz */
             frame_rate_hz: number | null;
+        };
+        /**
+         * DomeDirection
+         * @description One direction of the dome; see `study.dome.Direction`.
+         */
+        DomeDirection: {
+            /** Azimuth Deg */
+            azimuth_deg: number;
+            /** Elevation Deg */
+            elevation_deg: number;
+            /** Share */
+            share: number;
+            /** Worst */
+            worst: number;
+            /** Glare */
+            glare: number;
+            /** In Frame */
+            in_frame: boolean;
+            /** Blocked */
+            blocked: string;
+        };
+        /**
+         * DomeReply
+         * @description The dome of a lamp at its distance, with the best direction; None where none is free.
+         */
+        DomeReply: {
+            /** Lamp */
+            lamp: number;
+            /** Name */
+            name: string;
+            /** Distance Mm */
+            distance_mm: number;
+            /** Draft */
+            draft: boolean;
+            /** Directions */
+            directions: components["schemas"]["DomeDirection"][];
+            best: components["schemas"]["DomeDirection"] | null;
+            /** Says */
+            says: components["schemas"]["Piece"][];
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+        };
+        /**
+         * DomeRequest
+         * @description A plan, one of its cameras, and the lamp for which every direction is judged.
+         */
+        DomeRequest: {
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Camera
+             * @default 0
+             */
+            camera: number;
+            /**
+             * Lamp
+             * @default 0
+             */
+            lamp: number;
+            /**
+             * Draft
+             * @default false
+             */
+            draft: boolean;
         };
         /**
          * Edit
@@ -1571,6 +1774,11 @@ export interface components {
              * @default []
              */
             owned_adapters: components["schemas"]["Adapter-Input"][];
+            /**
+             * Owned Fixtures
+             * @default []
+             */
+            owned_fixtures: components["schemas"]["OwnedFixture"][];
             plan: components["schemas"]["Plan-Input"];
             /**
              * Try Mends
@@ -1684,7 +1892,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold";
+            step: "work" | "lens" | "hold" | "light";
             /**
              * Verdict
              * @enum {string}
@@ -1782,6 +1990,11 @@ export interface components {
             mass_g?: number | null;
             /** Power W */
             power_w?: number | null;
+            /**
+             * Ies
+             * @description Its IES LM-63 file, whole: what it gives in every direction.
+             */
+            ies?: string | null;
         };
         /**
          * Fixture
@@ -1836,6 +2049,20 @@ export interface components {
             mass_g: number | null;
             /** Power W */
             power_w: number | null;
+            /**
+             * Ies
+             * @description Its IES LM-63 file, whole: what it gives in every direction.
+             */
+            ies: string | null;
+        };
+        /**
+         * FixtureInUse
+         * @description A lamp in the cupboard.
+         */
+        FixtureInUse: {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Fixture-Output"];
         };
         /**
          * Foot
@@ -1904,6 +2131,40 @@ export interface components {
             plural: string;
             /** Fields */
             fields: components["schemas"]["GearField"][];
+        };
+        /**
+         * GlareComparison
+         * @description Every way for the lamp that is mirrored most; as it is comes first.
+         */
+        GlareComparison: {
+            /** Lamp */
+            lamp: number;
+            /** Name */
+            name: string;
+            /** Rows */
+            rows: components["schemas"]["GlareRemedy"][];
+        };
+        /**
+         * GlareRemedy
+         * @description One way. ``share`` of the zone mirrors the lamp with it, ``burnt`` of it burns out (0 … 1);
+         *     ``worst`` is the greatest gloss against the work's own light. ``changes`` make it, where the
+         *     plan can say it.
+         */
+        GlareRemedy: {
+            /** What */
+            what: components["schemas"]["Piece"][];
+            /** Why */
+            why: components["schemas"]["Piece"][];
+            /** Share */
+            share: number;
+            /** Burnt */
+            burnt: number;
+            /** Worst */
+            worst: number;
+            /** Costs Stops */
+            costs_stops: number;
+            /** Changes */
+            changes: components["schemas"]["Change"][];
         };
         /**
          * Head
@@ -2205,6 +2466,50 @@ export interface components {
             z_mm: number | null;
         };
         /**
+         * LampDrawing
+         * @description One lamp as the dome and the views show it. Shares 0 … 1, millimetres, degrees.
+         *
+         *     ``share`` and ``worst`` of its light reach what the camera sees round the fingers; ``glare`` is
+         *     the share of the zone that mirrors it; ``blocked`` says what stands where it would.
+         */
+        LampDrawing: {
+            /** Index */
+            index: number;
+            /** Name */
+            name: string;
+            /** Role */
+            role: string;
+            /** Shape */
+            shape: string;
+            /** Lit */
+            lit: boolean;
+            at: components["schemas"]["Point"];
+            /** Corners */
+            corners: components["schemas"]["Point"][];
+            /** Azimuth Deg */
+            azimuth_deg: number;
+            /** Elevation Deg */
+            elevation_deg: number;
+            /** Distance Mm */
+            distance_mm: number;
+            /** Width Mm */
+            width_mm: number;
+            /** Share */
+            share: number;
+            /** Worst */
+            worst: number;
+            /** Glare */
+            glare: number;
+            /** Zone Lx */
+            zone_lx: number | null;
+            /** In Frame */
+            in_frame: boolean;
+            /** Blocked */
+            blocked: string;
+            /** Says */
+            says: string;
+        };
+        /**
          * LampPlace
          * @description The middle of what glows; None = left to Steeple.
          */
@@ -2227,6 +2532,24 @@ export interface components {
             y_mm: number | null;
             /** Z Mm */
             z_mm: number | null;
+        };
+        /**
+         * Layout
+         * @description One school, placed: ``option`` is None where it cannot be set up, and ``lacks`` says why.
+         *     ``to_get`` names what is not in the cupboard.
+         */
+        Layout: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            option: components["schemas"]["LightingOption"] | null;
+            /** Lacks */
+            lacks: components["schemas"]["Piece"][];
+            /** To Get */
+            to_get: string[];
         };
         /**
          * Lens
@@ -2447,6 +2770,110 @@ export interface components {
             mass_g: number | null;
         };
         /**
+         * LightDrawing
+         * @description Lamps and the map of the zone: light in stops against its middle, row by row from near left,
+         *     with everything but the maker in the way.
+         */
+        LightDrawing: {
+            /** Lamps */
+            lamps: components["schemas"]["LampDrawing"][];
+            /** Across */
+            across: number;
+            /** Along */
+            along: number;
+            /** Map Stops */
+            map_stops: number[];
+            /** Middle Lx */
+            middle_lx: number | null;
+            /** Shade Mean Stops */
+            shade_mean_stops: number | null;
+            /** Shade P95 Stops */
+            shade_p95_stops: number | null;
+            /** Shade Worst Stops */
+            shade_worst_stops: number | null;
+            /** Shade By */
+            shade_by: string;
+        };
+        /**
+         * LightMap
+         * @description A figure over the zone, row by row from near left: stops against the middle for the light,
+         *     stops of depth for shadows, stops above what is just seen for gloss. ``levels`` are those at
+         *     which lines are drawn; `UNSEEN` where the camera does not see the place.
+         */
+        LightMap: {
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "light" | "shadow" | "gloss";
+            /** Across */
+            across: number;
+            /** Along */
+            along: number;
+            /** Values */
+            values: number[];
+            /** Levels */
+            levels: number[];
+            /** Says */
+            says: components["schemas"]["Piece"][];
+        };
+        /**
+         * LightMapRequest
+         * @description A plan, one of its cameras, and which map of the zone is wanted.
+         */
+        LightMapRequest: {
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Camera
+             * @default 0
+             */
+            camera: number;
+            /**
+             * Of
+             * @default light
+             * @enum {string}
+             */
+            of: "light" | "shadow" | "gloss";
+            /**
+             * Pose
+             * @description For shadows: one pose; None = the deepest over all.
+             */
+            pose?: number | null;
+        };
+        /**
+         * LightingOption
+         * @description One way to light it: what it is good for, where the lamps go, what it gives, what it costs.
+         */
+        LightingOption: {
+            /** Kind */
+            kind: string;
+            /** Line */
+            line: components["schemas"]["Piece"][];
+            /** Gives */
+            gives: components["schemas"]["Piece"][];
+            /** Costs */
+            costs: components["schemas"]["Piece"][];
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+        };
+        /**
+         * LightingOutcome
+         * @description The ways found, the best first; whether the best leaves nothing failing, what remains, and
+         *     which lamps of the cupboard it leaves there.
+         */
+        LightingOutcome: {
+            /** Works */
+            works: boolean;
+            /** Options */
+            options: components["schemas"]["LightingOption"][];
+            /** Says */
+            says: components["schemas"]["Piece"][];
+            /** Remaining */
+            remaining: components["schemas"]["Piece"][][];
+            /** Unused */
+            unused: string[];
+        };
+        /**
          * Maker
          * @description Whose hands are filmed.
          */
@@ -2593,6 +3020,28 @@ export interface components {
             from_front_mm: number;
             /** On Table */
             on_table: boolean;
+        };
+        /**
+         * MeasuredLamp
+         * @description What an IES LM-63 file says of a lamp. ``axis_cd`` is its intensity along its axis.
+         */
+        MeasuredLamp: {
+            /** Ies */
+            ies: string;
+            /** Width Mm */
+            width_mm: number | null;
+            /** Height Mm */
+            height_mm: number | null;
+            /** Beam Deg */
+            beam_deg: number;
+            /** Flux Lm */
+            flux_lm: number;
+            /** Axis Cd */
+            axis_cd: number;
+            /** Power W */
+            power_w: number | null;
+            /** Remarks */
+            remarks: string[];
         };
         /**
          * NearestReply
@@ -2787,6 +3236,15 @@ export interface components {
             gear: components["schemas"]["Body-Output"];
         };
         /**
+         * OwnedFixture
+         * @description A lamp that is owned, with its id in the cupboard.
+         */
+        OwnedFixture: {
+            /** Id */
+            id?: string | null;
+            gear: components["schemas"]["Fixture-Input"];
+        };
+        /**
          * OwnedLens
          * @description A lens in the cupboard.
          */
@@ -2860,6 +3318,43 @@ export interface components {
             figure: string | null;
             /** Field */
             field: string | null;
+        };
+        /**
+         * PlaceLampsRequest
+         * @description A plan for whose first camera the lamps are placed.
+         */
+        PlaceLampsRequest: {
+            /**
+             * Owned Lenses
+             * @default []
+             */
+            owned_lenses: components["schemas"]["Lens-Input"][];
+            /**
+             * Owned Bodies
+             * @default []
+             */
+            owned_bodies: components["schemas"]["Body-Input"][];
+            /**
+             * Owned Supports
+             * @default []
+             */
+            owned_supports: components["schemas"]["OwnedSupport"][];
+            /**
+             * Owned Adapters
+             * @default []
+             */
+            owned_adapters: components["schemas"]["Adapter-Input"][];
+            /**
+             * Owned Fixtures
+             * @default []
+             */
+            owned_fixtures: components["schemas"]["OwnedFixture"][];
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Camera
+             * @default 0
+             */
+            camera: number;
         };
         /**
          * PlacedCard
@@ -3034,6 +3529,14 @@ export interface components {
              * @default []
              */
             loads: components["schemas"]["OtherLoad-Output"][];
+        };
+        /**
+         * PlacingLine
+         * @description One line of the answer while lamps are placed: how far it is, or the outcome.
+         */
+        PlacingLine: {
+            progress: components["schemas"]["Progress"] | null;
+            outcome: components["schemas"]["LightingOutcome"] | null;
         };
         /**
          * Plan
@@ -3275,6 +3778,18 @@ export interface components {
              * @description With a 409: the revision that is the newest.
              */
             newest_revision: number | null;
+        };
+        /**
+         * Progress
+         * @description How far the work is: steps done, of how many, and what is looked at now.
+         */
+        Progress: {
+            /** Done */
+            done: number;
+            /** Of */
+            of: number;
+            /** Now */
+            now: string;
         };
         /**
          * Put
@@ -3726,7 +4241,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold";
+            step: "work" | "lens" | "hold" | "light";
             /**
              * Verdict
              * @enum {string}
@@ -6016,6 +6531,396 @@ export interface operations {
             };
         };
     };
+    dome_for_api_dome_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DomeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DomeReply"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    map_of_light_api_light_map_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LightMapRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LightMap"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    schools_of_light_api_light_layouts_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CameraRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Layout"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    glare_compared_api_compare_glare_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CameraRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GlareComparison"] | null;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    lamps_placed_api_place_lamps_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceLampsRequest"];
+            };
+        };
+        responses: {
+            /** @description One line of JSON a step. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlacingLine"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     picture_api_picture_post: {
         parameters: {
             query?: never;
@@ -6957,6 +7862,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ImportReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    measured_lamp_api_gear_ies_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasuredLamp"];
                 };
             };
             /** @description Bad Request */

@@ -49,6 +49,33 @@ const mass = (label: string, explain?: string): FieldInfo => ({
 });
 
 const FIELDS: Record<string, FieldInfo> = {
+  'lights/*/position/x_mm': length('Lamp, right', 'of the zone’s centre'),
+  'lights/*/position/y_mm': length('Lamp, away', 'of the zone’s centre'),
+  'lights/*/position/z_mm': length('Lamp, up', 'above the table'),
+  'cards/*/position/x_mm': length('Card, right', 'of the zone’s centre'),
+  'cards/*/position/y_mm': length('Card, away', 'of the zone’s centre'),
+  'cards/*/position/z_mm': length('Card, up', 'its middle above the table'),
+  'lights/*/level_percent': {
+    label: 'Dimmer',
+    kind: 'plain',
+    explain: 'empty: full',
+    unit: '%',
+    nullable: true,
+  },
+  'lights/*/cct_k': {
+    label: 'Colour set',
+    kind: 'plain',
+    explain: 'where it can be',
+    unit: 'K',
+    nullable: true,
+  },
+  'room/circuit_w': {
+    label: 'Circuit',
+    kind: 'plain',
+    explain: 'what its fuse allows',
+    unit: 'W',
+    nullable: true,
+  },
   'supports/*/foot/x_mm': length('Foot, right', 'of the zone’s centre'),
   'supports/*/foot/y_mm': length('Foot, away', 'of the zone’s centre'),
   'supports/*/counterweight_g': mass('Counterweight', 'on the boom'),
@@ -115,7 +142,7 @@ const FIELDS: Record<string, FieldInfo> = {
 /** The field at a pointer, or undefined for one that is not typed. */
 export function fieldAt(pointer: string): FieldInfo | undefined {
   const path = pointer.replace(/^\//, '');
-  return FIELDS[path] ?? FIELDS[path.replace(/^supports\/\d+\//, 'supports/*/')];
+  return FIELDS[path] ?? FIELDS[path.replace(/^(supports|lights|cards)\/\d+\//, '$1/*/')];
 }
 
 /** A stored value as it stands in its field. */
@@ -156,7 +183,7 @@ export function readField(field: FieldInfo, text: string, system: UnitSystem): R
       ? { refusal: `${field.label}: “${trimmed}” is no mass. Type one such as 850 or 1.2 kg.` }
       : { value: grams };
   }
-  const number = parseNumber(trimmed.replace(/\s*(mm|px|×|°|%)$/, '').replace(/^f\//, ''));
+  const number = parseNumber(trimmed.replace(/\s*(mm|px|×|°|%|K|W)$/, '').replace(/^f\//, ''));
   if (field.kind === 'share' && number !== null) return { value: Math.round(number * 10) / 1000 };
   return number === null
     ? { refusal: `${field.label}: “${trimmed}” is no number. Type one such as 5.6.` }

@@ -47,6 +47,6 @@ describe('published frames', () => {
 describe('steps', () => {
   it('have one key each', () => {
     expect(new Set(STEPS.map((step) => step.key)).size).toBe(STEPS.length);
-    expect(STEPS.map((step) => step.id)).toEqual(['work', 'lens', 'hold', 'card']);
+    expect(STEPS.map((step) => step.id)).toEqual(['work', 'lens', 'hold', 'light', 'card']);
   });
 });

@@ -12,6 +12,7 @@ import { STEPS, type StepId } from '../domain/steps';
 import { CardSheet } from '../features/card/CardSheet';
 import { HoldSheet } from '../features/hold/HoldSheet';
 import { LensSheet } from '../features/lens/LensSheet';
+import { LightSheet } from '../features/light/LightSheet';
 import { WorkSheet } from '../features/work/WorkSheet';
 import { Bar, BarTool } from '../ui/Bar';
 import { Ladder } from '../ui/Ladder';
@@ -23,7 +24,14 @@ import classes from './pages.module.css';
 import { TitleField } from './TitleField';
 import { useKeys } from './useKeys';
 
-const EMPTY: Cupboard = { bodies: [], lenses: [], supports: [], adapters: [] };
+const EMPTY: Cupboard = {
+  bodies: [],
+  lenses: [],
+  supports: [],
+  adapters: [],
+  fixtures: [],
+  cards: [],
+};
 
 export function SheetPage() {
   const { planId = '', stepId = 'work' } = useParams();
@@ -44,6 +52,7 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
       bodies: cupboard.bodies.map((one) => one.gear),
       supports: cupboard.supports,
       adapters: cupboard.adapters.map((one) => one.gear),
+      fixtures: cupboard.fixtures,
     }),
     [cupboard],
   );
@@ -99,6 +108,8 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
                 <LensSheet findings={notesOf(tools, 'lens')} />
               ) : stepId === 'hold' ? (
                 <HoldSheet findings={notesOf(tools, 'hold')} />
+              ) : stepId === 'light' ? (
+                <LightSheet findings={notesOf(tools, 'light')} />
               ) : (
                 <CardSheet planId={planId} />
               )}

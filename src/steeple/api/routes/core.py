@@ -2,21 +2,28 @@
 
 from __future__ import annotations
 
+import itertools
+from collections.abc import Iterator
 from typing import Any
 
 from fastapi import APIRouter, Response
+from fastapi.responses import StreamingResponse
 
 from steeple import __version__
 from steeple.api.models import (
     Area,
     AreaRequest,
     CameraRequest,
+    DomeRequest,
     EvaluateRequest,
     FieldOfViewReply,
     Health,
+    LightMapRequest,
     NearestReply,
     NearestRequest,
     PictureRequest,
+    PlaceLampsRequest,
+    PlacingLine,
     SensorSize,
     ShapeReply,
     TapeRequest,
@@ -35,9 +42,14 @@ from steeple.core.optics.frame import Extent
 from steeple.core.plan.reading import plan_schema
 from steeple.core.plan.shapes import SHAPES
 from steeple.core.solve.compare import Comparison, compare
+from steeple.core.solve.glare import GlareComparison, compare_glare
+from steeple.core.solve.lamp_dome import DomeReply, dome_of, map_of
+from steeple.core.solve.layouts import Layout, layouts_of
+from steeple.core.solve.place_lamps import Progress, place_lamps
 from steeple.core.solve.supports import SupportComparison, compare_supports
 from steeple.core.solve.work_out import Outcome, work_out
 from steeple.core.solve.zoom_map import ZoomMap, zoom_map
+from steeple.core.study.light_maps import LightMap
 from steeple.services.pictures import picture_file
 
 router = APIRouter(prefix="/api", tags=["core"])
@@ -86,6 +98,59 @@ def compare_holding(request: CameraRequest) -> Response:
     """Everything that could hold a camera, side by side for the same frame, and kinds to get."""
     found = compare_supports(request.plan, index=request.camera, owned=request.owned)
     return _json(found.model_dump_json())
+
+
+@router.post("/dome", response_model=DomeReply)
+def dome_for(request: DomeRequest) -> Response:
+    """Every direction that a lamp of the plan could come from, judged."""
+    found = dome_of(request.plan, index=request.camera, lamp=request.lamp, draft=request.draft)
+    return _json(found.model_dump_json())
+
+
+@router.post("/light-map", response_model=LightMap)
+def map_of_light(request: LightMapRequest) -> Response:
+    """Light, shadows or gloss over the zone, for one camera of a plan."""
+    return _json(
+        map_of(
+            request.plan, index=request.camera, of=request.of, pose=request.pose
+        ).model_dump_json()
+    )
+
+
+@router.post("/light-layouts", response_model=tuple[Layout, ...])
+def schools_of_light(request: CameraRequest) -> tuple[Layout, ...]:
+    """The schools of lighting, each placed for this plan with the lamps at hand."""
+    return layouts_of(request.plan, index=request.camera, owned=request.owned)
+
+
+@router.post("/compare-glare", response_model=GlareComparison | None)
+def glare_compared(request: CameraRequest) -> Response:
+    """Ways to be rid of a lamp's mirror image, each worked out; null where nothing is mirrored."""
+    found = compare_glare(request.plan, index=request.camera)
+    return _json("null" if found is None else found.model_dump_json())
+
+
+@router.post(
+    "/place-lamps",
+    response_class=StreamingResponse,
+    responses={200: {"model": PlacingLine, "description": "One line of JSON a step."}},
+)
+def lamps_placed(request: PlaceLampsRequest) -> StreamingResponse:
+    """Lamps placed and dimmed for a camera: a line of JSON for each step of the work, the last with
+    the outcome. Who goes away before it stops the work."""
+    steps = place_lamps(request.plan, index=request.camera, owned=request.owned)
+    first = next(steps)
+
+    def lines() -> Iterator[str]:
+        for step in itertools.chain((first,), steps):
+            line = (
+                PlacingLine(progress=step)
+                if isinstance(step, Progress)
+                else PlacingLine(outcome=step)
+            )
+            yield line.model_dump_json() + "\n"
+
+    return StreamingResponse(lines(), media_type="application/x-ndjson")
 
 
 @router.post("/picture", response_class=Response, responses={200: {"content": {"image/png": {}}}})

@@ -11,11 +11,14 @@ from fastapi.concurrency import run_in_threadpool
 from steeple.api.context import Context, context_of
 from steeple.api.models import (
     AdapterInUse,
+    CardInUse,
     CupboardReply,
     EditThing,
+    FixtureInUse,
     GearId,
     GearKindReply,
     ImportReport,
+    MeasuredLamp,
     NewThing,
     OwnedBody,
     OwnedLens,
@@ -32,6 +35,7 @@ from steeple.api.models import (
 from steeple.api.routes.plans import sheet_reply
 from steeple.core.plan.cupboard import KINDS, GearKind, gear_fields, validate_gear
 from steeple.core.plan.gear_words import KIND_TITLES
+from steeple.formats.ies import read_ies_file
 from steeple.formats.registry import GEAR_CSV, GEAR_JSON, file_name
 from steeple.services.gear import Import
 from steeple.store.gear import StoredGear
@@ -61,13 +65,15 @@ def _thing(stored: StoredGear) -> Thing:
 
 @router.get("")
 def cupboard(ctx: Ctx) -> CupboardReply:
-    """Bodies, lenses, supports and adapters in use, as plans take them."""
+    """Bodies, lenses, supports, adapters and lamps in use, as plans take them."""
     owned = ctx.gear.cupboard()
     return CupboardReply(
         bodies=tuple(OwnedBody(id=id, gear=gear) for id, gear in owned.bodies),
         lenses=tuple(OwnedLens(id=id, gear=gear) for id, gear in owned.lenses),
         supports=tuple(SupportInUse(id=id, gear=gear) for id, gear in owned.supports),
         adapters=tuple(AdapterInUse(id=id, gear=gear) for id, gear in owned.adapters),
+        fixtures=tuple(FixtureInUse(id=id, gear=gear) for id, gear in owned.fixtures),
+        cards=tuple(CardInUse(id=id, gear=gear) for id, gear in owned.cards),
     )
 
 
@@ -132,6 +138,23 @@ def _report(outcome: Import) -> ImportReport:
             RowProblem(line=one.line, column=one.column, value=one.value, sentence=one.sentence)
             for one in outcome.refused
         ),
+    )
+
+
+@router.post("/ies", openapi_extra=_FILE)
+async def measured_lamp(request: Request) -> MeasuredLamp:
+    """What an IES LM-63 file says of a lamp, for its form; nothing is kept."""
+    content = await request.body()
+    text, found = await run_in_threadpool(lambda: read_ies_file(content))
+    return MeasuredLamp(
+        ies=text,
+        width_mm=found.width_mm or None,
+        height_mm=found.length_mm or None,
+        beam_deg=round(min(found.beam_deg, 180.0), 1),
+        flux_lm=round(found.flux_lm, 1),
+        axis_cd=round(found.axis_cd, 1),
+        power_w=found.power_w or None,
+        remarks=found.remarks,
     )
 
 

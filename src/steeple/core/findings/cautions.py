@@ -12,6 +12,8 @@ from steeple.core.findings.scene import Scene
 from steeple.core.plan.document import Hazard
 from steeple.core.study.result import Result
 
+DAZZLE_CD_M2 = 15_000.0
+"""From here on a lamp dazzles near the line of sight; a planning value of our own."""
 LOW_BEAM_MM = 2_100.0
 """Beams and slopes below this height from the floor are struck by heads; our own planning value."""
 
@@ -59,6 +61,16 @@ def _held(scene: Scene, *, anchors: tuple[str, ...] = (), models: tuple[str, ...
 
 def _on_feet(scene: Scene) -> bool:
     return _held(scene, anchors=("floor",)) and not _held(scene, models=("hung", "pole"))
+
+
+def _has_lamp(scene: Scene, *emitters: str) -> bool:
+    return any(one.fixture.emitter in emitters for one in scene.plan.lights)
+
+
+def _bright_lamp(scene: Scene) -> bool:
+    return scene.light is not None and any(
+        one.luminance_cd_m2 > DAZZLE_CD_M2 for one in scene.light.lit
+    )
 
 
 CAUTIONS: tuple[CautionRule, ...] = (
@@ -115,6 +127,45 @@ CAUTIONS: tuple[CautionRule, ...] = (
         "temperature limits in their manuals rule.",
         lambda scene: (
             scene.hold is not None and any(one in scene.work.hazards for one in ("heat", "flame"))
+        ),
+    ),
+    CautionRule(
+        "lamps-on-mains",
+        "light",
+        "a lamp is placed",
+        "Lamps on the mains: add up their plates before the circuit, uncoil every lead, keep leads "
+        "out of walkways and dry, behind residual-current protection. What a circuit bears is told "
+        "by its fuse and a licensed electrician, under local codes.",
+        lambda scene: scene.light is not None,
+    ),
+    CautionRule(
+        "hot-lamp",
+        "light",
+        "a bulb or a spot is placed, which grow hot",
+        "Bulbs and spots grow hot: keep the distance that their plate tells to anything that can "
+        "burn, above all to cloth, paper, gels and diffusers, and let them cool before you touch them.",
+        lambda scene: _has_lamp(scene, "bulb", "spot"),
+    ),
+    CautionRule(
+        "bright-lamp",
+        "light",
+        "a lit lamp of more than 15,000 cd/m² faces the maker",
+        "Do not look into a bright lamp, and do not let it shine into anyone’s eyes: turn or cover "
+        "it while you sit down, as its manual says.",
+        _bright_lamp,
+    ),
+    CautionRule(
+        "lamp-overhead",
+        "light",
+        "a lamp is higher than the maker’s eyes",
+        "A lamp on a high stand falls on people: a sandbag on every stand, a second fixing above "
+        "people or food, and no more than the plate of the stand allows.",
+        lambda scene: (
+            scene.light is not None
+            and any(
+                one.lamp.centre.z > scene.work.maker.poses.middle.eyes.z
+                for one in scene.light.lamps
+            )
         ),
     ),
     CautionRule(

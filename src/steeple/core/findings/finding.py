@@ -14,9 +14,10 @@ from steeple.core.study.result import Quantity, Result, Sentence
 from steeple.core.units import Unit
 
 Verdict = Literal["holds", "watch", "fails", "unknown"]
-Step = Literal["work", "lens", "hold"]
+Step = Literal["work", "lens", "hold", "light"]
 
-OF_A_CAMERA: tuple[Step, ...] = ("lens", "hold")
+STEPS: tuple[Step, ...] = ("work", "lens", "hold", "light")
+OF_A_CAMERA: tuple[Step, ...] = ("lens", "hold", "light")
 """Steps whose findings concern one camera each."""
 GRAVITY: dict[Verdict, int] = {"holds": 0, "watch": 1, "unknown": 2, "fails": 3}
 """How much a verdict weighs when two outcomes are compared; less is better."""

@@ -4,21 +4,21 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from steeple.core.findings.finding import Finding, Step
+from steeple.core.findings.finding import STEPS, Finding, Step
 from steeple.core.findings.registry import RULES
 from steeple.core.findings.scene import Scene
 
 
-def judge_scene(scene: Scene, *, step: Step | None = None) -> tuple[Finding, ...]:
-    """Every finding on one scene, in the order of the registry, without fixes; of one step alone
+def judge_scene(scene: Scene, *, steps: Sequence[Step] = STEPS) -> tuple[Finding, ...]:
+    """Every finding on one scene, in the order of the registry, without fixes; of some steps alone
     where that is asked for."""
-    found = (rule.finding(scene) for rule in RULES if step in (None, rule.step))
+    found = (rule.finding(scene) for rule in RULES if rule.step in steps)
     return tuple(finding for finding in found if finding is not None)
 
 
-def judge(scenes: Sequence[Scene], *, step: Step | None = None) -> tuple[Finding, ...]:
+def judge(scenes: Sequence[Scene], *, steps: Sequence[Step] = STEPS) -> tuple[Finding, ...]:
     """Every finding on a plan; what concerns the whole plan is said once."""
     findings: list[Finding] = []
     for position, scene in enumerate(scenes):
-        findings += [one for one in judge_scene(scene, step=step) if position == 0 or one.about]
+        findings += [one for one in judge_scene(scene, steps=steps) if position == 0 or one.about]
     return tuple(findings)

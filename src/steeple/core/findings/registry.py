@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from steeple.core.findings.finding import Rule
 from steeple.core.findings.hold import bearing, reaching, standing
+from steeple.core.findings.light.rules import RULES as LIGHT_RULES
 from steeple.core.findings.rules import (
     aperture_out_of_range,
     cannot_see_framing,
@@ -80,4 +81,5 @@ RULES: tuple[Rule, ...] = (
     reaching.IN_MAKERS_PLACE,
     reaching.BLOCKS_WAY,
     bearing.NO_SECOND_FIXING,
+    *LIGHT_RULES,
 )

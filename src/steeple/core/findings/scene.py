@@ -2,17 +2,19 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 
 from steeple.core.plan.document import Camera, Plan
 from steeple.core.plan.gear import Body, Lens
 from steeple.core.plan.parts import Part, Slug
-from steeple.core.plan.rigging import Adapter, Support
+from steeple.core.plan.rigging import Adapter, Fixture, Support
 from steeple.core.study.assumptions import Assumptions
 from steeple.core.study.given import GivenWork, given_work
 from steeple.core.study.given_camera import given_camera
 from steeple.core.study.hold import HoldStudy, study_hold
 from steeple.core.study.lens import LensStudy, Sight, study_lens
+from steeple.core.study.light import LightStudy, study_light
 from steeple.core.study.result import Assumption
 
 
@@ -23,12 +25,20 @@ class OwnedSupport(Part):
     gear: Support
 
 
+class OwnedFixture(Part):
+    """A lamp that is owned, with its id in the cupboard."""
+
+    id: Slug | None = None
+    gear: Fixture
+
+
 @dataclass(frozen=True, slots=True)
 class Owned:
     """What the maker owns and a mend may take."""
 
     lenses: tuple[Lens, ...] = ()
     bodies: tuple[Body, ...] = ()
+    fixtures: tuple[OwnedFixture, ...] = ()
     supports: tuple[OwnedSupport, ...] = ()
     adapters: tuple[Adapter, ...] = ()
 
@@ -36,12 +46,30 @@ class Owned:
 NOTHING_OWNED = Owned()
 
 
+class Once:
+    """A light study made when it is first asked for: most trials of a mend never need theirs."""
+
+    __slots__ = ("_found", "_made", "_make")
+
+    def __init__(self, make: Callable[[], LightStudy | None]) -> None:
+        self._make = make
+        self._made = False
+        self._found: LightStudy | None = None
+
+    def get(self) -> LightStudy | None:
+        """The study; None where there are no lamps."""
+        if not self._made:
+            self._found, self._made = self._make(), True
+        return self._found
+
+
 @dataclass(frozen=True, slots=True)
 class Scene:
     """A plan, the figures of its work, and the study of one camera.
 
     ``lens`` is None while the camera lacks what a study needs; ``index`` is None for a plan
-    without cameras. ``hold`` is the camera on its support, None where none is chosen. ``owned`` is
+    without cameras. ``hold`` is the camera on its support, None where none is chosen;
+    ``light``, worked out when it is asked for, the lamps for this camera, None where there are none. ``owned`` is
     what a mend may take from the cupboard.
     """
 
@@ -50,8 +78,13 @@ class Scene:
     index: int | None
     lens: LensStudy | None
     hold: HoldStudy | None
+    lit: Once
     assumptions: Assumptions
     owned: Owned
+
+    @property
+    def light(self) -> LightStudy | None:
+        return self.lit.get()
 
     @property
     def camera(self) -> Camera | None:
@@ -73,6 +106,7 @@ class Scene:
 
     @property
     def assumed(self) -> tuple[Assumption, ...]:
+        self.lit.get()
         return tuple(self.assumptions.made)
 
 
@@ -86,20 +120,37 @@ def scenes_of(plan: Plan, owned: Owned = NOTHING_OWNED) -> tuple[Scene, ...]:
         if index is not None:
             camera = given_camera(plan.cameras[index], index, work, assumptions)
             lens = study_lens(camera, work, assumptions) if camera else None
+        hold = None
+        if lens is not None and index is not None:
+            hold = study_hold(plan, index, lens, assumptions)
         scenes.append(
             Scene(
                 plan=plan,
                 work=work,
                 index=index,
                 lens=lens,
-                hold=None
-                if lens is None or index is None
-                else study_hold(plan, index, lens, assumptions),
+                hold=hold,
+                lit=_lit(plan, work, lens, hold, assumptions),
                 assumptions=assumptions,
                 owned=owned,
             )
         )
     return tuple(scenes)
+
+
+def _lit(
+    plan: Plan,
+    work: GivenWork,
+    lens: LensStudy | None,
+    hold: HoldStudy | None,
+    assumptions: Assumptions,
+    before: Scene | None = None,
+) -> Once:
+    return Once(
+        lambda: study_light(
+            plan, work, lens, hold, assumptions, before=before.light if before else None
+        )
+    )
 
 
 def rehung(scenes: tuple[Scene, ...], plan: Plan) -> tuple[Scene, ...]:
@@ -113,5 +164,15 @@ def rehung(scenes: tuple[Scene, ...], plan: Plan) -> tuple[Scene, ...]:
         hold = None
         if scene.lens is not None and scene.index is not None:
             hold = study_hold(plan, scene.index, scene.lens, Assumptions())
-        again.append(replace(scene, plan=plan, hold=hold))
+        lit = _lit(plan, scene.work, scene.lens, hold, Assumptions(), before=scene)
+        again.append(replace(scene, plan=plan, hold=hold, lit=lit))
+    return tuple(again)
+
+
+def relit(scenes: tuple[Scene, ...], plan: Plan) -> tuple[Scene, ...]:
+    """The scenes of a plan that differs from theirs in its lamps alone: lenses and supports stay."""
+    again = []
+    for scene in scenes:
+        lit = _lit(plan, scene.work, scene.lens, scene.hold, Assumptions(), before=scene)
+        again.append(replace(scene, plan=plan, lit=lit))
     return tuple(again)

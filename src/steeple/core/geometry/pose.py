@@ -7,6 +7,7 @@ Reference: Hartley & Zisserman, *Multiple View Geometry in Computer Vision*, ch.
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from steeple.core.geometry.vectors import Vector, heading, sine_cosine
@@ -118,6 +119,21 @@ class Pyramid:
         """Whether a point lies within the picture."""
         way = point.minus(self.pose.position)
         return way.dot(self.pose.axis) > 0 and all(way.dot(wall) >= 0 for wall in self.walls)
+
+    def sees_part_of(self, outline: Sequence[Vector]) -> bool:
+        """Whether any part of a flat convex outline lies within the picture: what is left of it once
+        every side of the pyramid has cut it (Sutherland & Hodgman, *Reentrant Polygon Clipping*)."""
+        left = [corner.minus(self.pose.position) for corner in outline]
+        for wall in (self.pose.axis, *self.walls):
+            kept: list[Vector] = []
+            for here, there in zip(left, (*left[1:], *left[:1]), strict=True):
+                a, b = here.dot(wall), there.dot(wall)
+                if a > 0:
+                    kept.append(here)
+                if (a > 0) != (b > 0):
+                    kept.append(here.plus(there.minus(here).times(a / (a - b))))
+            left = kept
+        return bool(left)
 
     def room(self, point: Vector, toward: Vector) -> float:
         """How far a point can move in a direction before it leaves the picture.

@@ -77,8 +77,14 @@ def gloss_on(
             if cos_o <= 1e-6:
                 continue
             _frame(e, px, py, pz, frame)
-            away = math.sqrt((e[0] - px) ** 2 + (e[1] - py) ** 2 + (e[2] - pz) ** 2)
-            lobe = 2.0 * alpha * away
+            cx, cy, cz = e[0] - px, e[1] - py, e[2] - pz
+            away = math.sqrt(cx * cx + cy * cy + cz * cz)
+            mirrored = (
+                2.0 * cos_o * (cx * nx + cy * ny + cz * nz) - cx * ox - cy * oy - cz * oz
+            ) / away
+            gap = math.acos(min(1.0, max(-1.0, mirrored))) - math.asin(min(1.0, e[19] / away))
+            # The lobe is as wide as alpha at its peak; off it, it changes on the scale of how far off.
+            lobe = 2.0 * away * max(alpha, 0.5 * gap)
             across = min(MOST_CUTS, max(LEAST_CUTS, math.ceil(6.0 * e[12] / lobe)))
             along = min(MOST_CUTS, max(LEAST_CUTS, math.ceil(6.0 * e[13] / lobe)))
             total, area = 0.0, 0.0

@@ -31,11 +31,14 @@ ring (1), shape (1), intensity on the axis in cd (1), exponent k of cosᵏθ (1)
 intensities or −1 (1), radius of a ball about all of it (1). Millimetres."""
 PANELS = 6
 """Stretches that the rows of a lamp are summed over to begin with; twice as many for a ring."""
+OPEN_PANELS, QUICK_PANELS = 2, 3
+"""The same where nothing stands between and the lamp is three of its radii away."""
 BEND = 2.5e-3
 """Bend of the share seen times width beyond which a stretch is halved: keeps the whole to 0.5 %."""
+QUICK_BEND = 0.03
 CURVE = 0.01
 """The same for the light of the rows themselves, which bends where a lamp is close."""
-THIN = 2.0 / 256
+THIN, QUICK_THIN = 2.0 / 256, 2.0 / 64
 DEPTH = 10
 CUTS = 40
 PIECES = 24
@@ -175,10 +178,15 @@ def _breaks(
     hulls: Whole,
     hull_count: int,
     cuts: Array,
+    panels: int,
 ) -> int:
     """Where a lamp is cut to begin with: evenly, and through solids so thin across its rows that
     they could fall between two of them. Written to ``cuts`` in order; how many there are."""  # fmt: skip
-    panels = PANELS if e[14] <= 0.0 else 2 * PANELS
+    away2 = (e[0] - px) ** 2 + (e[1] - py) ** 2 + (e[2] - pz) ** 2
+    if capsule_count + hull_count == 0 and e[14] <= 0.0 and away2 > 9.0 * e[19] * e[19]:
+        panels = OPEN_PANELS
+    if e[14] > 0.0:
+        panels *= 2
     count = 0
     for i in range(panels + 1):
         cuts[count] = -1.0 + 2.0 * i / panels
@@ -231,6 +239,7 @@ def _lamp(
     frame: Array,
     cuts: Array,
     stack: Array,
+    fine: float,
 ) -> tuple[float, float]:
     """Light at a point from a lamp, free and past the solids.
 
@@ -239,8 +248,10 @@ def _lamp(
     """  # fmt: skip
     _frame(e, px, py, pz, frame)
     cut_count = _breaks(
-        e, frame, px, py, pz, capsules, near, capsule_count, hull_balls, hulls, hull_count, cuts
-    )
+        e, frame, px, py, pz, capsules, near, capsule_count, hull_balls, hulls, hull_count, cuts,
+        PANELS if fine < QUICK_BEND else QUICK_PANELS,
+    )  # fmt: skip
+    thin = THIN if fine < QUICK_BEND else QUICK_THIN
     free = seen = 0.0
     f0, s0 = _row(
         cuts[0], frame, px, py, pz, pnx, pny, pnz, e, tables, capsules, near, capsule_count,
@@ -272,8 +283,8 @@ def _lamp(
             )
             curve = abs(a_free - 2.0 * m_free + b_free)
             steep = abs(b_free - a_free) > 0.5 * m_free and width > 0.2
-            rough = steep or bend * width > BEND or curve * width > CURVE * m_free
-            if rough and width > THIN and height < DEPTH:
+            rough = steep or bend * width > fine or curve * width > CURVE * m_free
+            if rough and width > thin and height < DEPTH:
                 stack[height, 0], stack[height, 1] = x0, middle
                 stack[height, 2], stack[height, 3] = a_free, a_seen
                 stack[height, 4], stack[height, 5] = m_free, m_seen
@@ -306,6 +317,25 @@ def _ball_near(
 
 
 @njit(cache=True, nogil=True)
+def _capsule_near(px: float, py: float, pz: float, e: Array, c: Array, swollen: Array) -> bool:
+    """Whether a capsule comes into the cone from a point to the ball about a lamp.
+
+    The cone is as wide as the lamp at its far end; at a capsule it is taken as wide as where the
+    farther end of the capsule lies along it.
+    """
+    dx, dy, dz = e[0] - px, e[1] - py, e[2] - pz
+    length2 = dx * dx + dy * dy + dz * dz
+    a = ((c[0] - px) * dx + (c[1] - py) * dy + (c[2] - pz) * dz) / length2
+    b = ((c[3] - px) * dx + (c[4] - py) * dy + (c[5] - pz) * dz) / length2
+    far = min(1.0, max(a, b) + c[6] / math.sqrt(length2))
+    if far <= 0.0:
+        return False
+    swollen[:] = c
+    swollen[6] += e[19] * far
+    return bool(meets_capsule(px, py, pz, e[0], e[1], e[2], swollen))
+
+
+@njit(cache=True, nogil=True)
 def light_on(
     points: Array,
     normals: Array,
@@ -317,6 +347,7 @@ def light_on(
     hull_balls: Array,
     free: Array,
     seen: Array,
+    bend: float,
 ) -> int:
     """Illuminance that each lamp gives at each point, without and with the solids.
 
@@ -329,6 +360,7 @@ def light_on(
     planes, hull_starts, hull_balls: hulls as rows of planes n·x ≤ d, shape (k, 4); where each
         hull's planes start, shape (h + 1,); a ball about each, shape (h, 4).
     free, seen: shapes (l, n), written: lux.
+    bend: how finely shadows are summed, `BEND` for half a per cent, more for a quicker answer.
 
     Returns
     -------
@@ -348,9 +380,7 @@ def light_on(
             nx, ny, nz = normals[i, 0], normals[i, 1], normals[i, 2]
             capsule_count = 0
             for c in range(len(capsules)):
-                swollen[:] = capsules[c]
-                swollen[6] += e[19]
-                if meets_capsule(px, py, pz, e[0], e[1], e[2], swollen):
+                if _capsule_near(px, py, pz, e, capsules[c], swollen):
                     near[capsule_count] = c
                     capsule_count += 1
             hull_count = 0
@@ -362,6 +392,6 @@ def light_on(
             traced += 1 if capsule_count + hull_count > 0 else 0
             free[lamp, i], seen[lamp, i] = _lamp(
                 px, py, pz, nx, ny, nz, e, tables, capsules, near, capsule_count, planes,
-                hull_starts, hull_balls, hulls, hull_count, starts, ends, xs, ys, frame, cuts, stack,
+                hull_starts, hull_balls, hulls, hull_count, starts, ends, xs, ys, frame, cuts, stack, bend,
             )  # fmt: skip
     return traced

@@ -79,6 +79,7 @@ _LENS = {
     "mount": _W("Lens mount", "one word for those that fit"),
 }
 _FIXTURE = {
+    "ies": _W("IES file", "what it gives in every direction, as measured"),
     "name": _NAME,
     "emitter": _W("Shape of the light"),
     "width_mm": _W("Width or diameter", "of what glows"),

@@ -27,6 +27,7 @@ def _number(least: float, most: float) -> Any:
 
 
 Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
+IesText = Annotated[str, StringConstraints(min_length=20, max_length=200_000)]
 Slug = Annotated[str, StringConstraints(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
 ExtentMm = Annotated[float, _number(5, 10_000)]
 TopMm = Annotated[float, _number(0, 3_000)]

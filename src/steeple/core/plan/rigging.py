@@ -5,10 +5,12 @@ Later steps read these; here they are described, kept, and exchanged. None means
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Literal, Self
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
+from steeple.core.errors import DocumentError
+from steeple.core.light.ies import read_ies
 from steeple.core.plan.parts import (
     CapacityMah,
     CctK,
@@ -20,6 +22,7 @@ from steeple.core.plan.parts import (
     FluxLm,
     FocusMm,
     FrequencyHz,
+    IesText,
     IlluminanceLx,
     LightAngleDeg,
     LoadG,
@@ -88,6 +91,18 @@ class Fixture(Part):
     remote: bool | None = None
     mass_g: MassG | None = None
     power_w: PowerW | None = None
+    ies: IesText | None = Field(
+        default=None, description="Its IES LM-63 file, whole: what it gives in every direction."
+    )
+
+    @model_validator(mode="after")
+    def _ies_is_read(self) -> Self:
+        if self.ies is not None:
+            try:
+                read_ies(self.ies)
+            except DocumentError as error:
+                raise ValueError(error.sentence) from error
+        return self
 
 
 class LightCard(Part):

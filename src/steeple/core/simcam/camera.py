@@ -12,12 +12,12 @@ from numpy.typing import NDArray
 
 from steeple.core.errors import InputError
 from steeple.core.geometry.kernels import Array
-from steeple.core.simcam.kernels import render_rows, sky_map
+from steeple.core.simcam.kernels import GROUND_SHARE, render_rows, sky_map
 
 Picture = NDArray[np.uint8]
 SKY_COLUMNS, SKY_ROWS, SKY_DIRECTIONS = 28, 20, 96
 EXPOSURE = 1.2
-BANDS = 2
+BANDS, SEED = 2, 20
 """Threads for a large picture; every pixel is worked out for itself, so that it is the same."""
 LARGEST_PX = 4_096
 
@@ -52,6 +52,46 @@ class Shot:
     pupil_radius_mm: float
 
 
+@dataclass(frozen=True, slots=True, eq=False)
+class Lighting:
+    """Light of lamps on a stage, 1 = what a white sheet needs; see `simcam.kernels.render_rows`.
+
+    ``noise`` is the deviation at middle grey of a grainy picture, 0 … 1.
+    """
+
+    lit: Array
+    shine: Array
+    frame: Array
+    lamps: Array
+    around: Array
+    noise: float = 0.0
+
+
+SKY_AROUND = np.array([[1.0, 1.0, 1.0], [GROUND_SHARE, GROUND_SHARE, GROUND_SHARE]])
+NO_SHINE = np.full((2, 2, 3), -1.0)
+GREY = 0.18
+
+
+def sky_lighting(stage: Stage) -> Lighting:
+    """An even sky over a stage."""
+    left, right, near, far = stage.table.tolist()
+    sky = sky_map(
+        np.linspace(left, right, SKY_COLUMNS),
+        np.linspace(near, far, SKY_ROWS),
+        sky_directions(),
+        stage.capsules,
+        stage.boxes,
+        stage.cylinders,
+    )
+    return Lighting(
+        lit=np.ascontiguousarray(np.repeat(sky[:, :, None], 3, axis=2)),
+        shine=NO_SHINE,
+        frame=stage.table,
+        lamps=np.zeros((0, 6)),
+        around=SKY_AROUND,
+    )
+
+
 def sky_directions(count: int = SKY_DIRECTIONS) -> Array:
     """Unit directions spread by the cosine law about the vertical: shape (count, 3)."""
     k = np.arange(count) + 0.5
@@ -62,14 +102,22 @@ def sky_directions(count: int = SKY_DIRECTIONS) -> Array:
     )
 
 
-def render(stage: Stage, shot: Shot, *, size_px: tuple[int, int], samples: int) -> Picture:
-    """The picture, lit by an even sky and exposed so that middle grey stays middle grey.
+def render(
+    stage: Stage,
+    shot: Shot,
+    *,
+    size_px: tuple[int, int],
+    samples: int,
+    lighting: Lighting | None = None,
+) -> Picture:
+    """The picture, lit by lamps or an even sky, exposed so that middle grey stays middle grey.
 
     Parameters
     ----------
     stage, shot: what is before the camera, and how it is taken.
     size_px: width and height, 16 … `LARGEST_PX` each.
     samples: rays a pixel, ≥ 1.
+    lighting: light of lamps; None = an even sky.
 
     Returns
     -------
@@ -97,15 +145,7 @@ def render(stage: Stage, shot: Shot, *, size_px: tuple[int, int], samples: int) 
             value=samples,
             allowed="at least 1",
         )
-    left, right, near, far = stage.table.tolist()
-    sky = sky_map(
-        np.linspace(left, right, SKY_COLUMNS),
-        np.linspace(near, far, SKY_ROWS),
-        sky_directions(),
-        stage.capsules,
-        stage.boxes,
-        stage.cylinders,
-    )
+    light = lighting or sky_lighting(stage)
     linear = np.zeros((height, width, 3))
     half = np.array([shot.half_width, shot.half_height])
 
@@ -114,14 +154,21 @@ def render(stage: Stage, shot: Shot, *, size_px: tuple[int, int], samples: int) 
             first, last, linear, shot.camera, half, shot.focus_mm, shot.pupil_radius_mm, samples,
             stage.capsules, stage.capsule_colours, stage.boxes, stage.box_colours,
             stage.cylinders, stage.cylinder_colours, stage.table, stage.floor_z, stage.surfaces,
-            stage.plane, stage.marks, stage.line_mm, sky, stage.table,
+            stage.plane, stage.marks, stage.line_mm, light.lit, light.shine, light.frame,
+            light.lamps, light.around,
         )  # fmt: skip
 
     cuts = [height * step // BANDS for step in range(BANDS + 1)]
     with ThreadPoolExecutor(BANDS) as pool:
         for done in [pool.submit(band, first, last) for first, last in itertools.pairwise(cuts)]:
             done.result()
-    return encode(linear)
+    return encode(grainy(linear, light.noise) if light.noise > 0 else linear)
+
+
+def grainy(linear: Array, noise: float) -> Array:
+    """Noise as photons make it: its deviation follows the root of the light. The same every time."""
+    grain = np.random.default_rng(SEED).standard_normal(linear.shape)
+    return np.asarray(linear + noise * np.sqrt(np.maximum(linear, 0.01) * GREY) * grain)
 
 
 def encode(linear: Array) -> Picture:

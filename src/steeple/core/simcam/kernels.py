@@ -154,9 +154,9 @@ def sky_map(
 
 
 @njit(cache=True, nogil=True)
-def _bilinear(values: Array, x: float, y: float, frame: Array) -> float:
-    """A value of the sky map at a place; outside it, that of its edge."""
-    rows, columns = values.shape
+def _bilinear(values: Array, channel: int, x: float, y: float, frame: Array) -> float:
+    """A value of a map of the table at a place; outside it, that of its edge."""
+    columns, rows = values.shape[1], values.shape[0]
     u = (x - frame[0]) / (frame[1] - frame[0]) * (columns - 1)
     v = (y - frame[2]) / (frame[3] - frame[2]) * (rows - 1)
     u = min(max(u, 0.0), columns - 1.001)
@@ -164,11 +164,34 @@ def _bilinear(values: Array, x: float, y: float, frame: Array) -> float:
     i, j = int(u), int(v)
     a, b = u - i, v - j
     return float(
-        values[j, i] * (1 - a) * (1 - b)
-        + values[j, i + 1] * a * (1 - b)
-        + values[j + 1, i] * (1 - a) * b
-        + values[j + 1, i + 1] * a * b
+        values[j, i, channel] * (1 - a) * (1 - b)
+        + values[j, i + 1, channel] * a * (1 - b)
+        + values[j + 1, i, channel] * (1 - a) * b
+        + values[j + 1, i + 1, channel] * a * b
     )
+
+
+@njit(cache=True, nogil=True)
+def _on_solid(
+    x: float,
+    y: float,
+    z: float,
+    nx: float,
+    ny: float,
+    nz: float,
+    channel: int,
+    lamps: Array,
+    around: Array,
+) -> float:
+    """Light on a solid: from above and below all round, and from each lamp by its middle."""
+    light = 0.5 * (1 + nz) * around[0, channel] + 0.5 * (1 - nz) * around[1, channel]
+    for i in range(len(lamps)):
+        wx, wy, wz = lamps[i, 0] - x, lamps[i, 1] - y, lamps[i, 2] - z
+        rr = wx * wx + wy * wy + wz * wz
+        fall = (nx * wx + ny * wy + nz * wz) / math.sqrt(rr)
+        if fall > 0.0:
+            light += lamps[i, 3 + channel] * fall / rr
+    return float(light)
 
 
 @njit(cache=True, nogil=True)
@@ -248,8 +271,11 @@ def render_rows(
     plane: Array,
     marks: Array,
     line_mm: float,
-    sky: Array,
-    sky_frame: Array,
+    lit: Array,
+    shine: Array,
+    lit_frame: Array,
+    lamps: Array,
+    around: Array,
 ) -> None:
     """Fill rows ``first`` … ``last`` − 1 of a picture with linear light; see `render`.
 
@@ -263,11 +289,15 @@ def render_rows(
     surfaces: colours (3, 3) of floor, table, work.
     plane: shape (14,): middle, x axis, slope, normal, half width, half depth of the zone.
     marks: shape (n, 2), places of the finest lines in the plane; ``line_mm``: their width.
-    sky: sky map over ``sky_frame`` (left, right, near, far).
+    lit: light on table and work, shape (rows, columns, 3), over ``lit_frame`` (left, right, near,
+        far); ``shine``: what the gloss of the work adds, the same shape.
+    lamps: shape (n, 6): middle, and light at one millimetre in each colour, for solids.
+    around: light from above and from below all round, shape (2, 3).
     """
     height, width = picture.shape[0], picture.shape[1]
     px, py, pz = camera[0], camera[1], camera[2]
     near_by = np.zeros(len(capsules), dtype=np.int64)
+    sums = np.zeros(3)
     middles = np.zeros((len(capsules), 4))
     for c in range(len(capsules)):
         cap = capsules[c]
@@ -278,6 +308,9 @@ def render_rows(
         )
         middles[c, 3] = cap[6] + stretch / 2
     pixel = 2 * max(half[0] / width, half[1] / height)
+    work_share = 1.0
+    if len(lamps) == 0:
+        work_share = 0.5 + 0.5 * plane[11] + 0.5 * GROUND_SHARE * (1 - plane[11])
     for j in range(first, last):
         for i in range(width):
             turn = _hash(i, j)
@@ -291,7 +324,7 @@ def render_rows(
                 middles,
                 near_by,
             )
-            red, green, blue = 0.0, 0.0, 0.0
+            sums[:] = 0.0
             for k in range(samples):
                 a = _fraction(turn + 0.7548776662466927 * (k + 1))
                 b = _fraction(turn * 1.37 + 0.5698402909980532 * (k + 1))
@@ -344,38 +377,56 @@ def render_rows(
                     if t < nearest:
                         nearest, what, which, axis = t, CYLINDER, c, side
                 if what == NOTHING:
-                    red, green, blue = red + 0.8, green + 0.8, blue + 0.78
+                    for channel in range(3):
+                        sums[channel] += (0.78 if channel == 2 else 0.8) * around[0, channel]
                     continue
                 x, y, z = ox + nearest * dx, oy + nearest * dy, oz + nearest * dz
                 if what <= WORK:
                     colour = surfaces[what - 1]
-                    light = 0.55 if what == FLOOR else _bilinear(sky, x, y, sky_frame)
+                    share = 1.0
                     if what == WORK:
-                        light *= 0.5 + 0.5 * plane[11] + 0.5 * GROUND_SHARE * (1 - plane[11])
+                        share = work_share
                         if _on_lines(u, v, marks, line_mm):
-                            light *= 0.12
-                else:
-                    nz = 0.0
-                    if what == CAPSULE:
-                        cap = capsules[which]
-                        bx, by, bz = cap[3] - cap[0], cap[4] - cap[1], cap[5] - cap[2]
-                        bb = bx * bx + by * by + bz * bz
-                        share = 0.0
-                        if bb > 1e-9:
-                            share = ((x - cap[0]) * bx + (y - cap[1]) * by + (z - cap[2]) * bz) / bb
-                            share = min(max(share, 0.0), 1.0)
-                        nz = (z - cap[2] - share * bz) / cap[6]
-                        colour = capsule_colours[which]
-                    elif what == BOX:
-                        nz = 1.0 if axis == 2 and dz < 0 else -1.0 if axis == 2 else 0.0
-                        colour = box_colours[which]
+                            share *= 0.12
+                    for channel in range(3):
+                        light = 0.55 * around[0, channel]
+                        if what != FLOOR:
+                            light = _bilinear(lit, channel, x, y, lit_frame)
+                        sums[channel] += colour[channel] * light * share
+                        if what == WORK and shine[0, 0, 0] >= 0.0:
+                            sums[channel] += _bilinear(shine, channel, x, y, lit_frame)
+                    continue
+                nx, ny, nz = 0.0, 0.0, 0.0
+                if what == CAPSULE:
+                    cap = capsules[which]
+                    bx, by, bz = cap[3] - cap[0], cap[4] - cap[1], cap[5] - cap[2]
+                    bb = bx * bx + by * by + bz * bz
+                    share = 0.0
+                    if bb > 1e-9:
+                        share = ((x - cap[0]) * bx + (y - cap[1]) * by + (z - cap[2]) * bz) / bb
+                        share = min(max(share, 0.0), 1.0)
+                    nx = (x - cap[0] - share * bx) / cap[6]
+                    ny = (y - cap[1] - share * by) / cap[6]
+                    nz = (z - cap[2] - share * bz) / cap[6]
+                    colour = capsule_colours[which]
+                elif what == BOX:
+                    if axis == 0:
+                        nx = -1.0 if dx > 0 else 1.0
+                    elif axis == 1:
+                        ny = -1.0 if dy > 0 else 1.0
                     else:
-                        nz = 1.0 if axis == 0 else 0.0
-                        colour = cylinder_colours[which]
-                    light = 0.5 * (1 + nz) + 0.5 * GROUND_SHARE * (1 - nz)
-                red += colour[0] * light
-                green += colour[1] * light
-                blue += colour[2] * light
-            picture[j, i, 0] = red / samples
-            picture[j, i, 1] = green / samples
-            picture[j, i, 2] = blue / samples
+                        nz = -1.0 if dz > 0 else 1.0
+                    colour = box_colours[which]
+                else:
+                    own = cylinders[which]
+                    if axis == 0:
+                        nz = 1.0
+                    else:
+                        nx, ny = (x - own[0]) / own[2], (y - own[1]) / own[2]
+                    colour = cylinder_colours[which]
+                for channel in range(3):
+                    sums[channel] += colour[channel] * _on_solid(
+                        x, y, z, nx, ny, nz, channel, lamps, around
+                    )
+            for channel in range(3):
+                picture[j, i, channel] = sums[channel] / samples

@@ -2,15 +2,23 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Mapping, Sequence
-from dataclasses import dataclass
+import itertools
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
+from functools import cached_property
 
 from steeple.core.errors import SteepleError
-from steeple.core.findings.finding import GRAVITY, OF_A_CAMERA, Finding, Fix, Proposal
+from steeple.core.findings.finding import (
+    GRAVITY,
+    OF_A_CAMERA,
+    STEPS,
+    Finding,
+    Fix,
+    Proposal,
+)
 from steeple.core.findings.judging import judge
 from steeple.core.findings.moves import camera_moves
 from steeple.core.findings.registry import RULES
-from steeple.core.findings.scene import Scene, rehung, scenes_of
+from steeple.core.findings.scene import Scene, rehung, relit, scenes_of
 from steeple.core.plan.changes import apply_changes
 from steeple.core.study.result import Quantity, Sentence, say
 
@@ -21,46 +29,53 @@ _NOTICEABLE = 0.02
 Key = tuple[str, str]
 
 
-@dataclass(frozen=True, slots=True)
-class Trial:
-    """A proposal with what became of the plan."""
-
-    proposal: Proposal
-    scenes: tuple[Scene, ...]
-    findings: Mapping[Key, Finding]
-
-
 def _by_key(findings: Sequence[Finding]) -> dict[Key, Finding]:
     return {(finding.code, finding.about): finding for finding in findings}
 
 
-def _proposals(scenes: Sequence[Scene], troubled: set[Key]) -> list[tuple[Scene, Proposal]]:
-    """Every distinct proposal of the rules that have something to mend, in their order."""
+def _proposals(
+    scenes: Sequence[Scene], troubled: set[Key], *, of_light: bool
+) -> Iterator[tuple[Scene, Proposal]]:
+    """Every distinct proposal of the rules that have something to mend, in their order: those of the
+    light step, or those of all others. What is proposed for the light is tried for it alone."""
     seen: set[str] = set()
-    proposals = []
     for scene in scenes:
         moves: tuple[Proposal, ...] | None = None
-        asked: dict[Callable[[Scene], Iterable[Proposal]], tuple[Proposal, ...]] = {}
+        asked: set[Callable[[Scene], Iterable[Proposal]]] = set()
         for rule in RULES:
             about = scene.about if rule.step in OF_A_CAMERA else ""
-            if (rule.code, about) not in troubled:
+            if (rule.code, about) not in troubled or (rule.step == "light") != of_light:
                 continue
-            if rule.propose not in asked:
-                asked[rule.propose] = tuple(rule.propose(scene))
-            own = list(asked[rule.propose])
-            if rule.moves is not None:
-                if moves is None:
-                    moves = tuple(camera_moves(scene))
-                own = [*moves, *own] if rule.moves == "before" else [*own, *moves]
-            for proposal in own:
+            own = rule.propose(scene) if rule.propose not in asked else ()
+            asked.add(rule.propose)
+            batches: list[Iterable[Proposal]] = [own]
+            if rule.moves is not None and moves is None:
+                moves = tuple(camera_moves(scene))
+                batches = [moves, own] if rule.moves == "before" else [own, moves]
+            for proposal in itertools.chain(*batches):
                 fingerprint = repr(proposal.changes)
                 if fingerprint not in seen:
                     seen.add(fingerprint)
-                    proposals.append((scene, proposal))
-    return proposals
+                    yield scene, proposal
+
+
+class _Trials:
+    """Trials made one after the other, as far as they are asked for, and kept."""
+
+    def __init__(self, proposals: Iterator[tuple[Scene, Proposal]], scenes: tuple[Scene, ...],
+                 before: Mapping[Key, Finding]) -> None:  # fmt: skip
+        self._coming = (Trial(scenes, one, before) for one in proposals)
+        self._made: list[Trial] = []
+
+    def __iter__(self) -> Iterator[Trial]:
+        yield from self._made
+        while (trial := next(self._coming, None)) is not None:
+            self._made.append(trial)
+            yield trial
 
 
 _OF_SUPPORTS = ("/supports", "/adapters")
+_OF_LAMPS = ("/lights", "/cards")
 
 
 def _supports_alone(scenes: Sequence[Scene], proposal: Proposal) -> bool:
@@ -73,44 +88,92 @@ def _supports_alone(scenes: Sequence[Scene], proposal: Proposal) -> bool:
     )
 
 
-def _try(
-    scenes: tuple[Scene, ...], scene: Scene, proposal: Proposal, before: Mapping[Key, Finding]
-) -> Trial | None:
-    try:
-        plan = apply_changes(scene.plan, proposal.changes)
-        if _supports_alone(scenes, proposal):
-            scenes = rehung(scenes, plan)
-            findings = {key: one for key, one in before.items() if one.step != "hold"}
-            findings |= _by_key(judge(scenes, step="hold"))
-        else:
-            scenes = scenes_of(plan, scene.owned)
-            findings = _by_key(judge(scenes))
-    except SteepleError:
-        return None
-    return Trial(proposal=proposal, scenes=scenes, findings=findings)
+class Trial:
+    """A proposal made to the plan. What becomes of the light is worked out only when it is asked
+    for: where the rest already speaks against the proposal, it never is."""
+
+    def __init__(
+        self,
+        scenes: tuple[Scene, ...],
+        about: tuple[Scene, Proposal],
+        before: Mapping[Key, Finding],
+    ) -> None:
+        self.scene, self.proposal = about
+        self.before = before
+        self._from = scenes
+        self._lamps_alone = all(
+            change.path.startswith(_OF_LAMPS) for change in self.proposal.changes
+        )
+
+    @cached_property
+    def scenes(self) -> tuple[Scene, ...] | None:
+        """The plan with the proposal; None where the plan cannot be so."""
+        try:
+            plan = apply_changes(self.scene.plan, self.proposal.changes)
+            if self._lamps_alone:
+                return relit(self._from, plan)
+            if _supports_alone(self._from, self.proposal):
+                return rehung(self._from, plan)
+            return scenes_of(plan, self.scene.owned)
+        except SteepleError:
+            return None
+
+    @cached_property
+    def without_light(self) -> dict[Key, Finding]:
+        """Findings of all steps but the light."""
+        if self.scenes is None:
+            return {}
+        if self._lamps_alone:
+            return {key: one for key, one in self.before.items() if one.step != "light"}
+        if _supports_alone(self._from, self.proposal):
+            kept = {k: one for k, one in self.before.items() if one.step not in ("hold", "light")}
+            return kept | _by_key(judge(self.scenes, steps=("hold",)))
+        return _by_key(judge(self.scenes, steps=tuple(one for one in STEPS if one != "light")))
+
+    @cached_property
+    def findings(self) -> dict[Key, Finding]:
+        """Findings of every step."""
+        if self.scenes is None:
+            return {}
+        return self.without_light | _by_key(judge(self.scenes, steps=("light",)))
+
+
+def _betters(finding: Finding, findings: Mapping[Key, Finding]) -> bool:
+    """Whether a finding holds afterwards, or at least stops failing."""
+    after = findings.get((finding.code, finding.about))
+    if after is None or GRAVITY[after.verdict] >= GRAVITY[finding.verdict]:
+        return False
+    return after.verdict in ("holds", "watch")
+
+
+def _breaks(
+    finding: Finding, before: Mapping[Key, Finding], findings: Mapping[Key, Finding]
+) -> bool:
+    """Whether something fails that did not before; what is only to be watched is not mended at the
+    cost of something else to be watched."""
+    for key, now in findings.items():
+        was = before.get(key)
+        worse = was is None or GRAVITY[now.verdict] > GRAVITY[was.verdict]
+        if worse and now.verdict == "fails":
+            return True
+        if worse and finding.verdict == "watch" and now.verdict == "watch":
+            return True
+    return False
 
 
 def _mends(finding: Finding, before: Mapping[Key, Finding], trial: Trial) -> bool:
     """Whether a trial makes the finding hold (or at least stop failing) and breaks nothing."""
-    after = trial.findings.get((finding.code, finding.about))
-    if after is None or GRAVITY[after.verdict] >= GRAVITY[finding.verdict]:
+    if finding.step != "light" and not _betters(finding, trial.without_light):
         return False
-    if after.verdict not in ("holds", "watch"):
+    if _breaks(finding, before, trial.without_light):
         return False
-    for key, now in trial.findings.items():
-        was = before.get(key)
-        worse = was is None or GRAVITY[now.verdict] > GRAVITY[was.verdict]
-        if worse and now.verdict == "fails":
-            return False
-        if worse and finding.verdict == "watch" and now.verdict == "watch":
-            return False
-    return True
+    return _betters(finding, trial.findings) and not _breaks(finding, before, trial.findings)
 
 
 def _cost(scene: Scene, trial: Trial, finding: Finding, before: Mapping[Key, Finding]) -> Sentence:
     """What the mend gives away: detail, and notes that turn to watch."""
     cost: Sentence = ()
-    now = next((one.sight for one in trial.scenes if one.about == scene.about), None)
+    now = next((one.sight for one in trial.scenes or () if one.about == scene.about), None)
     was = scene.sight
     if now is not None and was is not None:
         change = now.delivered_px_per_mm - was.delivered_px_per_mm
@@ -138,29 +201,32 @@ def with_mends(scenes: Sequence[Scene], findings: Sequence[Finding]) -> tuple[Fi
     troubled = {key for key, finding in before.items() if finding.verdict in ("fails", "watch")}
     if not troubled:
         return tuple(findings)
-    trials = [
-        (scene, trial)
-        for scene, proposal in _proposals(scenes, troubled)
-        if (trial := _try(tuple(scenes), scene, proposal, before)) is not None
-    ]
+    trials = {
+        of_light: _Trials(_proposals(scenes, troubled, of_light=of_light), tuple(scenes), before)
+        for of_light in (True, False)
+    }
     mended = []
     for finding in findings:
         key = (finding.code, finding.about)
         fixes: list[tuple[int, Fix]] = []
         families: set[str] = set()
-        for scene, trial in trials if key in troubled else ():
+        holding = 0
+        for trial in trials[finding.step == "light"] if key in troubled else ():
+            if holding == FIXES_SHOWN:
+                break
             if trial.proposal.family in families:
                 continue
             if _mends(finding, before, trial):
                 families |= {trial.proposal.family} - {""}
                 after = trial.findings[key]
+                holding += 1 if after.verdict == "holds" else 0
                 fixes.append(
                     (
                         GRAVITY[after.verdict],
                         Fix(
                             action=trial.proposal.action,
                             outcome=after.title,
-                            cost=_cost(scene, trial, finding, before),
+                            cost=_cost(trial.scene, trial, finding, before),
                             changes=trial.proposal.changes,
                         ),
                     )

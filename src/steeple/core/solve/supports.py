@@ -185,7 +185,7 @@ def _row(scene: Scene, study: HoldStudy, *, mine: bool, present: bool) -> Suppor
     gear, loads, placement = study.support.gear, study.loads, study.placement
     found = [
         one
-        for one in judge_scene(replace(scene, hold=study), step="hold")
+        for one in judge_scene(replace(scene, hold=study), steps=("hold",))
         if one.verdict != "holds" and one.code not in EASED
     ]
     found.sort(key=lambda one: -GRAVITY[one.verdict])

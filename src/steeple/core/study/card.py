@@ -13,6 +13,8 @@ from steeple.core.study.given import GivenWork
 from steeple.core.study.hold import HoldStudy
 from steeple.core.study.hold_card import hold_sections
 from steeple.core.study.lens import LensStudy
+from steeple.core.study.light import LightStudy
+from steeple.core.study.light_card import light_sections
 from steeple.core.study.result import Assumption, Quantity, Result, Sentence, mm, say
 
 Corners = tuple[tuple[float, float], ...]
@@ -49,6 +51,7 @@ def card_of(
     work: GivenWork,
     lens: LensStudy | None,
     hold: HoldStudy | None,
+    light: LightStudy | None,
     assumed: Sequence[Assumption],
 ) -> Card:
     """The card of a plan's first camera; without one it carries what is known of the work."""
@@ -59,7 +62,8 @@ def card_of(
     check: Sentence = ()
     if lens is not None and sight is not None:
         holding = [] if hold is None else hold_sections(hold, fields)
-        sections = [_heights(lens, fields), *holding, _settings(lens, fields), *sections]
+        lamps = [] if light is None else light_sections(light, fields)
+        sections = [_heights(lens, fields), *holding, *lamps, _settings(lens, fields), *sections]
     if lens is not None and frame is not None:
         where = "on the table" if work.is_flat else "on the work"
         check = say(

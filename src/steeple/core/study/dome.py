@@ -27,6 +27,8 @@ ACTION_WEIGHT = 2.0
 """How much the action weighs against the zone round it."""
 GLARE_POINTS = (9, 6)
 ZONE_POINTS = (6, 4)
+LOW_DEG, LOW_COST = 40.0, 0.006
+"""What a low lamp costs a degree: it lights the near side of the zone far more than the far one."""
 HEAD_CLEAR_MM, WALL_CLEAR_MM = 120.0, 40.0
 _THREADS = 2
 
@@ -52,6 +54,18 @@ class Direction:
     def free(self) -> bool:
         return not self.blocked and not self.in_frame
 
+    @property
+    def way(self) -> tuple[float, float]:
+        """Azimuth and elevation."""
+        return self.azimuth_deg, self.elevation_deg
+
+
+def apart_deg(a: tuple[float, float], b: tuple[float, float]) -> float:
+    """Angle between two directions, each by azimuth and elevation."""
+    up_a, up_b, turn = math.radians(a[1]), math.radians(b[1]), math.radians(a[0] - b[0])
+    cosine = math.sin(up_a) * math.sin(up_b) + math.cos(up_a) * math.cos(up_b) * math.cos(turn)
+    return math.degrees(math.acos(min(1.0, max(-1.0, cosine))))
+
 
 def directions(
     azimuths: int = AZIMUTHS, elevations: Sequence[float] = ELEVATIONS
@@ -68,7 +82,7 @@ def lamp_in(
     """The lamp in a direction, turned to the middle of the zone."""
     middle = scene.work.plane.middle
     place = spot_at(middle, where[0], where[1], distance_mm)
-    return emitter_of(fixture, place, middle.minus(place), UNKNOWN_CD)
+    return emitter_of(fixture, place, middle.minus(place), UNKNOWN_CD, scene.measured)
 
 
 def corners(emitter: Emitter) -> list[Vector]:
@@ -79,12 +93,23 @@ def corners(emitter: Emitter) -> list[Vector]:
     return [c, c.plus(u).plus(v), c.plus(u).minus(v), c.minus(u).plus(v), c.minus(u).minus(v)]
 
 
+def outline(emitter: Emitter) -> list[Vector]:
+    """Its edge as a polygon: a rectangle by its corners, what is round by twelve places."""
+    row = emitter.row
+    u, v = Vector(*row[6:9]).times(row[12]), Vector(*row[9:12]).times(row[13])
+    c = emitter.centre
+    if emitter.shape == "rectangle":
+        return [c.plus(u).plus(v), c.minus(u).plus(v), c.minus(u).minus(v), c.plus(u).minus(v)]
+    turns = [math.radians(30.0 * step) for step in range(12)]
+    return [c.plus(u.times(math.cos(t))).plus(v.times(math.sin(t))) for t in turns]
+
+
 def in_frame(scene: LightScene, emitter: Emitter) -> bool:
     """Whether a part of a lamp is in the picture."""
     lens = scene.lens
     if lens is None or lens.sight is None:
         return False
-    return any(lens.sight.pyramid.sees(corner) for corner in corners(emitter))
+    return lens.sight.pyramid.sees_part_of(outline(emitter))
 
 
 def blocked_by(scene: LightScene, emitter: Emitter) -> str:
@@ -149,21 +174,34 @@ def _share(lit: Lit, weights: Array) -> Array:
     return np.where(free > 0, (lit.seen @ weights) / np.maximum(free, 1e-12), 0.0)
 
 
-def shares(
+def lit_in_poses(
     scene: LightScene, emitters: Array, targets: Targets, poses: Sequence[int]
-) -> tuple[Array, Array]:
-    """Mean and least share of each lamp over the poses; shapes (lamps,)."""
+) -> list[Lit]:
+    """Each lamp on what is seen in each pose, with everything in the way; two poses at a time."""
     normal = np.array([*scene.work.plane.normal])
 
-    def one(place: int) -> Array:
-        solids = scene.in_pose(poses[place])
-        if not len(targets.points[place]):
-            return np.ones(len(emitters))
-        lit = light_at(targets.points[place], normal, emitters, solids)
-        return _share(lit, targets.weights[place])
+    def one(place: int) -> Lit:
+        return light_at(
+            targets.points[place],
+            normal,
+            emitters,
+            scene.in_pose(poses[place]),
+            scene.tables,
+            quick=True,
+        )
 
     with ThreadPoolExecutor(_THREADS) as pool:
-        found = np.array(list(pool.map(one, range(len(poses)))))
+        return list(pool.map(one, range(len(poses))))
+
+
+def shares(lit: Sequence[Lit], targets: Targets) -> tuple[Array, Array]:
+    """Mean and least share of each lamp over the poses; shapes (lamps,)."""
+    found = np.array(
+        [
+            _share(one, weights) if len(weights) else np.ones(len(one.free))
+            for one, weights in zip(lit, targets.weights, strict=True)
+        ]
+    )
     return found.mean(axis=0), found.min(axis=0)
 
 
@@ -179,8 +217,10 @@ def glare_shares(scene: LightScene, emitters: Array) -> Array:
     def one(rows: Array) -> Array:
         if not len(rows):
             return np.zeros(0)
-        gloss = gloss_luminance(points, plane.normal, lens.position, rows, finish)
-        lit = light_at(points, np.array([*plane.normal]), rows, scene.things)
+        gloss = gloss_luminance(points, plane.normal, lens.position, rows, finish, scene.tables)
+        lit = light_at(
+            points, np.array([*plane.normal]), rows, scene.things, scene.tables, quick=True
+        )
         diffuse = np.maximum(lit.free * scene.work.reflectance / math.pi, 1e-9)
         open_share = lit.seen / np.maximum(lit.free, 1e-12)
         return np.asarray((gloss * open_share / diffuse >= VISIBLE).mean(axis=1))
@@ -212,7 +252,8 @@ def dome(
     emitters = [lamp_in(scene, fixture, one, distance_mm) for one in looked]
     rows = rows_of(tuple(emitters))
     poses = DRAFT_POSES if draft else ALL_POSES
-    mean, least = shares(scene, rows, targets_of(scene, poses), poses)
+    targets = targets_of(scene, poses)
+    mean, least = shares(lit_in_poses(scene, rows, targets, poses), targets)
     glare = glare_shares(scene, rows)
     return tuple(
         Direction(
@@ -232,7 +273,8 @@ def merit(direction: Direction) -> float:
     """How good a direction is: what stays lit, less what glares; nothing where none can stand."""
     if not direction.free:
         return -1.0
-    return 0.6 * direction.share + 0.4 * direction.worst - 1.5 * min(direction.glare, 0.5)
+    low = LOW_COST * max(0.0, LOW_DEG - direction.elevation_deg)
+    return 0.6 * direction.share + 0.4 * direction.worst - 1.5 * min(direction.glare, 0.5) - low
 
 
 def best_of(found: Sequence[Direction]) -> Direction | None:

@@ -3,14 +3,17 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
+from functools import lru_cache
 from types import MappingProxyType
 
 import numpy as np
 
+from steeple.core.geometry.kernels import Array
 from steeple.core.geometry.vectors import Vector, heading
-from steeple.core.light.emitters import Emitter, axis_intensity, exponent_of, light_at
+from steeple.core.light.emitters import NO_TABLES, Emitter, axis_intensity, exponent_of, light_at
+from steeple.core.light.ies import Photometry, read_ies
 from steeple.core.plan.document import Light, Plan
 from steeple.core.plan.rigging import Fixture
 from steeple.core.study.assumptions import Assumptions
@@ -79,17 +82,48 @@ def direction_of(centre: Vector, place: Vector) -> tuple[float, float, float]:
     return azimuth, math.degrees(math.atan2(way.z, flat)), way.length
 
 
+def photometry_of(fixture: Fixture) -> Photometry | None:
+    """What its IES file says; None where it has none."""
+    return None if fixture.ies is None else read_ies(fixture.ies)
+
+
+def measured_in(fixtures: Iterable[Fixture]) -> tuple[str, ...]:
+    """The IES files of some lamps, each once."""
+    return tuple(dict.fromkeys(one.ies for one in fixtures if one.ies is not None))
+
+
+@lru_cache(maxsize=32)
+def tables_of(measured: tuple[str, ...]) -> Array:
+    """Their intensities as the kernels take them."""
+    return np.array([read_ies(one).table for one in measured]) if measured else NO_TABLES
+
+
+def beam_of(fixture: Fixture) -> float:
+    """Its beam angle: as given, by its file, or usual for its kind."""
+    measured = photometry_of(fixture)
+    told = None if measured is None else measured.beam_deg
+    return min(fixture.beam_deg or told or USUAL_BEAM_DEG[fixture.emitter], 179.5)
+
+
 def lamp_size(fixture: Fixture) -> tuple[float, float]:
-    """Width and height of what glows; usual figures where it was not measured."""
-    width = fixture.width_mm or USUAL_WIDTH_MM[fixture.emitter]
-    height = fixture.height_mm if fixture.emitter == "rectangle" else None
+    """Width and height of what glows: as given, by its file, or usual for its kind."""
+    measured = photometry_of(fixture)
+    told = (0.0, 0.0) if measured is None else (measured.width_mm, measured.length_mm)
+    width = fixture.width_mm or told[0] or USUAL_WIDTH_MM[fixture.emitter]
+    height = (fixture.height_mm or told[1]) if fixture.emitter == "rectangle" else None
     return width, height or width
 
 
-def emitter_of(fixture: Fixture, centre: Vector, toward: Vector, intensity_cd: float) -> Emitter:
-    """A fixture as an area of light in its place."""
+def emitter_of(
+    fixture: Fixture,
+    centre: Vector,
+    toward: Vector,
+    intensity_cd: float,
+    measured: tuple[str, ...] = (),
+) -> Emitter:
+    """A fixture as an area of light in its place. A file that is among ``measured`` rules where its
+    light goes; one that is not is told by its beam angle alone."""
     width, height = lamp_size(fixture)
-    beam = fixture.beam_deg or USUAL_BEAM_DEG[fixture.emitter]
     shape = "disc" if fixture.emitter == "spot" else fixture.emitter
     return Emitter(
         shape=shape,
@@ -98,7 +132,8 @@ def emitter_of(fixture: Fixture, centre: Vector, toward: Vector, intensity_cd: f
         width_mm=width,
         height_mm=height,
         intensity_cd=intensity_cd,
-        exponent=0.0 if fixture.emitter == "bulb" else exponent_of(min(beam, 179.5)),
+        exponent=0.0 if fixture.emitter == "bulb" else exponent_of(beam_of(fixture)),
+        table=measured.index(fixture.ies) if fixture.ies in measured else -1,
         hole_mm=width * RING_HOLE if fixture.emitter == "ring" else 0.0,
     )
 
@@ -107,13 +142,16 @@ def full_intensity(fixture: Fixture) -> float | None:
     """Intensity on the axis at full level, from the flux or the light at one metre; None where
     neither is known.
 
-    The light at one metre is that of the whole area at that distance, not of a point.
+    The light at one metre is that of the whole area at that distance, not of a point. An IES file
+    goes before both.
     """
+    told = photometry_of(fixture)
+    if told is not None:
+        return told.axis_cd
     if fixture.flux_lm is not None:
         if fixture.emitter == "bulb":
             return fixture.flux_lm / (4 * math.pi)
-        beam = fixture.beam_deg or USUAL_BEAM_DEG[fixture.emitter]
-        return axis_intensity(flux_lm=fixture.flux_lm, exponent=exponent_of(min(beam, 179.5)))
+        return axis_intensity(flux_lm=fixture.flux_lm, exponent=exponent_of(beam_of(fixture)))
     if fixture.illuminance_at_1_m_lx is None:
         return None
     one = emitter_of(fixture, Vector(0.0, 0.0, 1000.0), Vector(0.0, 0.0, -1.0), 1.0)
@@ -123,23 +161,31 @@ def full_intensity(fixture: Fixture) -> float | None:
 
 def given_lamps(plan: Plan, work: GivenWork, assumptions: Assumptions) -> tuple[GivenLamp, ...]:
     """The lamps of a plan; a place left out is the usual one of its role, which is noted."""
+    measured = measured_in(one.fixture for one in plan.lights)
     return tuple(
-        _given_lamp(light, index, work, assumptions) for index, light in enumerate(plan.lights)
+        _given_lamp(light, index, work, measured, assumptions)
+        for index, light in enumerate(plan.lights)
     )
 
 
-def _given_lamp(light: Light, index: int, work: GivenWork, assumptions: Assumptions) -> GivenLamp:
+def _given_lamp(
+    light: Light,
+    index: int,
+    work: GivenWork,
+    measured: tuple[str, ...],
+    assumptions: Assumptions,
+) -> GivenLamp:
     at = f"lights/{index}"
     fixture = light.fixture
     middle = aim_of(light, work)
     place = _place(light, at, middle, work, assumptions)
-    if fixture.width_mm is None:
+    if fixture.width_mm is None and fixture.ies is None:
         assumptions.note(
             f"{at}/fixture/width_mm",
             "a usual lamp of this kind; measure what glows",
             quantity=mm(USUAL_WIDTH_MM[fixture.emitter]),
         )
-    if fixture.beam_deg is None and fixture.emitter != "bulb":
+    if fixture.beam_deg is None and fixture.ies is None and fixture.emitter != "bulb":
         assumptions.note(
             f"{at}/fixture/beam_deg",
             "usual for this kind of lamp",
@@ -159,7 +205,11 @@ def _given_lamp(light: Light, index: int, work: GivenWork, assumptions: Assumpti
         at=at,
         part=light,
         emitter=emitter_of(
-            fixture, place, middle.minus(place), (UNKNOWN_CD if full is None else full) * level
+            fixture,
+            place,
+            middle.minus(place),
+            (UNKNOWN_CD if full is None else full) * level,
+            measured,
         ),
         full_cd=full,
         level=level,

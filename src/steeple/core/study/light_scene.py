@@ -6,11 +6,13 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from steeple.core.geometry.kernels import Array, hidden_points
+from steeple.core.geometry.kernels import Array, Flags, hidden_points
+from steeple.core.geometry.pose import Pyramid
 from steeple.core.geometry.vectors import Vector
 from steeple.core.light.emitters import Hull, Solids, box_hull, cylinder_hull, solids_of
 from steeple.core.study.body_sight import action_points
 from steeple.core.study.given import GivenWork
+from steeple.core.study.given_light import tables_of
 from steeple.core.study.given_maker import MIDDLE_POSE, rows_of
 from steeple.core.study.hold import HoldStudy
 from steeple.core.study.lens import LensStudy
@@ -24,10 +26,29 @@ ROOM_HIGH_MM = 1500.0
 """Boxes of the room that begin higher than this over the table are left out as too far off."""
 
 
+def lifted(work: GivenWork, points: Array) -> Array:
+    """Points that lie within a thing put onto it, a millimetre off its top."""
+    out = points.copy()
+    for item in work.items:
+        dx, dy = out[:, 0] - item.x_mm, out[:, 1] - item.y_mm
+        half = item.width_mm / 2
+        if item.kind == "box":
+            inside = (np.abs(dx) <= half) & (np.abs(dy) <= (item.depth_mm or 0.0) / 2)
+            top = np.full(len(out), item.top_mm)
+        else:
+            inside = dx**2 + dy**2 <= half**2
+            top = np.full(len(out), item.top_mm)
+            if item.kind == "sphere":
+                top = half + np.sqrt(np.maximum(0.0, half**2 - dx**2 - dy**2))
+        out[:, 2] = np.where(inside, np.maximum(out[:, 2], top + OFF_WORK_MM), out[:, 2])
+    return out
+
+
 def lattice(work: GivenWork, across: int, along: int) -> Array:
-    """Points over the zone at the middles of equal cells, a millimetre off the work: (n, 3)."""
+    """Points over the zone at the middles of equal cells, a millimetre off the work and what stands
+    on it: (n, 3)."""
     plane = work.plane
-    return np.array(
+    points = np.array(
         [
             [*plane.point(((i + 0.5) / across - 0.5) * plane.width_mm,
                           ((j + 0.5) / along - 0.5) * plane.depth_mm, OFF_WORK_MM)]
@@ -35,6 +56,7 @@ def lattice(work: GivenWork, across: int, along: int) -> Array:
             for i in range(across)
         ]
     )  # fmt: skip
+    return lifted(work, points)
 
 
 def item_hulls(work: GivenWork) -> tuple[list[Hull], list[tuple[float, ...]]]:
@@ -93,12 +115,20 @@ def rig_capsules(hold: HoldStudy | None) -> list[tuple[float, ...]]:
     ]
 
 
+def in_picture(pyramid: Pyramid, points: Array) -> Flags:
+    """Which points, shape (n, 3), lie within the picture."""
+    way = points - np.array([*pyramid.pose.position])
+    sides = np.array([[*side] for side in pyramid.walls])
+    ahead = way @ np.array([*pyramid.pose.axis]) > 0
+    return np.asarray(ahead & (way @ sides.T >= 0).all(axis=1))
+
+
 @dataclass(frozen=True, slots=True, eq=False)
 class LightScene:
     """Everything that lamps are judged in.
 
     ``still`` are the solids that do not move: things, room, camera, rig. ``things`` leaves out
-    camera and rig. ``people`` are the capsules of the maker in each pose, and of anybody else.
+    camera and rig. ``measured`` are the IES files of its lamps. ``people`` are the capsules of the maker in each pose, and of anybody else.
     """
 
     work: GivenWork
@@ -106,9 +136,15 @@ class LightScene:
     still: Solids
     things: Solids
     rig: Solids
+    measured: tuple[str, ...]
     people: tuple[Array, ...]
     upper: tuple[Array, ...]
     arms: tuple[Array, ...]
+
+    @property
+    def tables(self) -> Array:
+        """Intensities of the lamps that are known by a file."""
+        return tables_of(self.measured)
 
     @property
     def poses(self) -> int:
@@ -121,21 +157,27 @@ class LightScene:
     def action(self, pose: int) -> Array:
         """Points of the disc about the tool tip, (n, 3)."""
         tip = self.work.maker.poses.figures[pose].action
-        return action_points(self.work.plane, tip)
+        return lifted(self.work, action_points(self.work.plane, tip))
 
-    def seen(self, points: Array, pose: int) -> Array:
+    def seen(self, points: Array, pose: int) -> Flags:
         """Which points the camera sees past the maker; all where there is no camera."""
         if self.lens is None or self.lens.sight is None:
             return np.ones(len(points), dtype=bool)
         eye = np.array([*self.lens.position])
         hidden = hidden_points(eye, points, self.people[pose])
-        inside = [self.lens.sight.pyramid.sees(Vector(*point)) for point in points.tolist()]
-        return np.asarray(~hidden & np.array(inside))
+        return np.asarray(~hidden & in_picture(self.lens.sight.pyramid, points))
 
 
-def light_scene(work: GivenWork, lens: LensStudy | None, hold: HoldStudy | None) -> LightScene:
-    """Points and solids of a plan with one of its cameras."""
+def light_scene(
+    work: GivenWork,
+    lens: LensStudy | None,
+    hold: HoldStudy | None,
+    cards: tuple[Hull, ...] = (),
+    measured: tuple[str, ...] = (),
+) -> LightScene:
+    """Points and solids of a plan with one of its cameras; cards stand among the things."""
     hulls, balls = item_hulls(work)
+    hulls += cards
     for block in work.blocks:
         if block.low < ROOM_HIGH_MM:
             centre = Vector(
@@ -160,6 +202,7 @@ def light_scene(work: GivenWork, lens: LensStudy | None, hold: HoldStudy | None)
         still=solids_of(np.array(balls + tubes).reshape(-1, 7), (*hulls, *camera_hulls)),
         things=things,
         rig=solids_of(np.array(tubes).reshape(-1, 7), tuple(camera_hulls)),
+        measured=measured,
         people=tuple(np.vstack([up, arm, others]) for up, arm in zip(upper, arms, strict=True)),
         upper=upper,
         arms=arms,

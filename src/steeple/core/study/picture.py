@@ -10,6 +10,8 @@ from steeple.core.simcam.camera import Picture, Shot, Stage, render
 from steeple.core.study.given import GivenWork
 from steeple.core.study.given_maker import MIDDLE_POSE
 from steeple.core.study.lens import LensStudy
+from steeple.core.study.light import LightStudy
+from steeple.core.study.lit_picture import lighting_of
 
 SKIN, HAIR, CLOTH, TOOL = (
     (0.42, 0.30, 0.23),
@@ -96,7 +98,12 @@ def stage_of(work: GivenWork, *, pose: int = MIDDLE_POSE, people: bool = True) -
 
 
 def picture_of(
-    study: LensStudy, *, width_px: int, quality: str = "draft", pose: int = MIDDLE_POSE
+    study: LensStudy,
+    *,
+    width_px: int,
+    quality: str = "draft",
+    pose: int = MIDDLE_POSE,
+    light: LightStudy | None = None,
 ) -> Picture:
     """What a camera sees, in the shape of the published picture.
 
@@ -106,6 +113,7 @@ def picture_of(
     width_px: width of the picture to make; its height follows from the published frame.
     quality: ``draft`` while something is dragged, ``fine`` to be kept.
     pose: 0 … 8, which of the nine poses.
+    light: the lamps of the plan; an even sky where there is none, or none lit.
 
     Raises
     ------
@@ -145,4 +153,5 @@ def picture_of(
         ),
         size_px=(width_px, max(16, round(width_px / delivery.aspect))),
         samples=SAMPLES[quality],
+        lighting=None if light is None else lighting_of(light, pose=pose, quality=quality),
     )

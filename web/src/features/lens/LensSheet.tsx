@@ -12,13 +12,14 @@ import { AnswerLine } from '../../ui/AnswerLine';
 import { ChoiceField } from '../../ui/ChoiceField';
 import { FieldGroup } from '../../ui/FieldGroup';
 import { FigureList } from '../../ui/FigureList';
+import { LensPicture } from '../../ui/LensPicture';
 import { PlanField } from '../../ui/PlanField';
 import sheet from '../../ui/SheetLayout.module.css';
 import { useSheet } from '../../ui/sheet';
 import { useUnits } from '../../ui/units';
 import { Comparison } from './Comparison';
 import { BodyChoice, CupboardOffers, LensChoice } from './GearChoice';
-import { LensPicture } from './LensPicture';
+
 import classes from './lens.module.css';
 import { OwnGear } from './OwnGear';
 import { placedAt } from './placing';
@@ -121,7 +122,7 @@ function Drawings({ drawing, notes }: { drawing: CameraDrawing; notes: NotePlace
       </div>
       <div className={`${sheet.narrow} ${classes.beside}`}>
         <div className={classes.views}>
-          <LensPicture />
+          <LensPicture className={classes.picture} />
           <div className={classes.above}>
             <PlanView
               work={evaluation.work}

@@ -62,7 +62,7 @@ export function GearForm(props: Props) {
       <h2>{heading}</h2>
       <div className={classes.fields}>
         {pathsOf(own, {})
-          .filter(({ field }) => shown(kind, field.path, draft.texts))
+          .filter(({ field }) => field.path !== 'ies' && shown(kind, field.path, draft.texts))
           .map(({ field, path }) => (
             <OneField
               key={path}

@@ -1,9 +1,9 @@
 /** For people without a data sheet: figures found with a tape, or by the common name of a sensor. */
-import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { Button, FileButton, NativeSelect, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { sentencesOf } from '../../api/client';
-import { areaOf, fieldOfViewOf, getSensors, nearestOf } from '../../api/requests';
+import { areaOf, fieldOfViewOf, getSensors, nearestOf, readIes } from '../../api/requests';
 import type { GearKind } from '../../api/types';
 import {
   exactWords,
@@ -22,6 +22,7 @@ interface Props {
 }
 
 export function Helpers({ kind, texts, onFill }: Props) {
+  if (kind === 'fixture') return <IesFile texts={texts} onFill={onFill} />;
   if (kind !== 'body' && kind !== 'lens') return null;
   const fixed = texts.kind !== undefined && texts.kind !== 'camera';
   return (
@@ -47,6 +48,54 @@ function useFinding(): [string | null, (work: () => Promise<void>) => void] {
     work().catch((error: unknown) => setTrouble(sentencesOf(error)[0] ?? null));
   };
   return [trouble, run];
+}
+
+/** What a lamp gives in every direction, from the file that comes with it. */
+function IesFile({ texts, onFill }: Part) {
+  const { system } = useUnits();
+  const [trouble, run] = useFinding();
+  const [remarks, setRemarks] = useState<readonly string[]>([]);
+  const read = (file: File | null) =>
+    run(async () => {
+      if (!file) return;
+      const found = await readIes(file);
+      const sizes: Record<string, string> = {};
+      if (found.width_mm) sizes.width_mm = lengthDigits(found.width_mm, system);
+      if (found.height_mm) sizes.height_mm = lengthDigits(found.height_mm, system);
+      if (found.power_w) sizes.power_w = exactWords(found.power_w, 1);
+      setRemarks(found.remarks);
+      onFill({
+        ...sizes,
+        ies: found.ies,
+        beam_deg: exactWords(found.beam_deg, 1),
+        flux_lm: exactWords(found.flux_lm, 0),
+      });
+    });
+  return (
+    <div className={classes.helper}>
+      <p>
+        {texts.ies
+          ? 'Its IES file is read: light goes where the file says.'
+          : 'Has it an IES file? Then light goes where it was measured to go.'}
+      </p>
+      <FileButton onChange={read} accept=".ies,.IES,text/plain">
+        {(props) => (
+          <Button variant="default" size="compact-md" {...props}>
+            Read an IES file
+          </Button>
+        )}
+      </FileButton>
+      {texts.ies ? (
+        <Button variant="subtle" size="compact-md" onClick={() => onFill({ ies: '' })}>
+          Leave the file out
+        </Button>
+      ) : null}
+      {remarks.map((one) => (
+        <p key={one}>{one}</p>
+      ))}
+      {trouble ? <p role="alert">{trouble}</p> : null}
+    </div>
+  );
 }
 
 function SensorByName({ texts, onFill }: Part) {

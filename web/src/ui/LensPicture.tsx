@@ -1,11 +1,11 @@
 /** What the lens sees: the picture of the simulated camera, following while something is dragged. */
 import { NativeSelect, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
-import { sentencesOf } from '../../api/client';
-import { getPicture } from '../../api/requests';
-import { usePicture } from '../../api/usePicture';
-import { useSheet } from '../../ui/sheet';
-import classes from './lens.module.css';
+import { sentencesOf } from '../api/client';
+import { getPicture } from '../api/requests';
+import { usePicture } from '../api/usePicture';
+import classes from './LensPicture.module.css';
+import { useSheet } from './sheet';
 
 const DRAFT_PX = 320;
 const FINE_PX = 1280;
@@ -21,7 +21,13 @@ const POSES = [
   'hand far, at the right',
 ];
 
-export function LensPicture() {
+interface Props {
+  className?: string;
+  /** Told to whoever draws the same pose. */
+  onPose?: (pose: number) => void;
+}
+
+export function LensPicture({ className, onPose }: Props) {
   const { plan, evaluation, dragging } = useSheet();
   const [pose, setPose] = useState(4);
   const [saving, setSaving] = useState<string | null>(null);
@@ -50,12 +56,14 @@ export function LensPicture() {
   const width = plan.delivery.width_px ?? 1920;
   const height = plan.delivery.height_px ?? 1080;
   return (
-    <figure className={classes.picture}>
+    <figure className={`${classes.picture} ${className ?? ''}`}>
       <div className={classes.frame} style={{ aspectRatio: `${width} / ${height}` }}>
         {address ? (
           <img
             src={address}
-            alt="What the lens sees: table, work, arms and hands, by an even sky"
+            alt={`What the lens sees: table, work, arms and hands, ${
+              plan.lights.some((one) => one.lit) ? 'by the lamps of the plan' : 'by an even sky'
+            }`}
           />
         ) : (
           <span>{forms ? 'Drawing' : 'No picture from here'}</span>
@@ -67,7 +75,10 @@ export function LensPicture() {
           size="xs"
           value={String(pose)}
           data={POSES.map((label, index) => ({ value: String(index), label }))}
-          onChange={(event) => setPose(Number(event.currentTarget.value))}
+          onChange={(event) => {
+            setPose(Number(event.currentTarget.value));
+            onPose?.(Number(event.currentTarget.value));
+          }}
         />
         {forms ? (
           <UnstyledButton className={classes.take} onClick={() => void save()}>

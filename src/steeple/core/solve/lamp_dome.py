@@ -1,0 +1,138 @@
+"""The dome for one lamp of a plan."""
+
+from __future__ import annotations
+
+from steeple.core.errors import InputError
+from steeple.core.findings.scene import NOTHING_OWNED, Owned, Scene, scenes_of
+from steeple.core.plan.changes import Change
+from steeple.core.plan.document import Plan
+from steeple.core.solve.search import check_camera
+from steeple.core.study.answers import clock_words
+from steeple.core.study.dome import Direction, best_of, dome
+from steeple.core.study.given_light import spot_at
+from steeple.core.study.light_maps import LightMap, MapOf, light_map
+from steeple.core.study.result import Quantity, Result, Sentence, say
+
+
+class DomeDirection(Result):
+    """One direction of the dome; see `study.dome.Direction`."""
+
+    azimuth_deg: float
+    elevation_deg: float
+    share: float
+    worst: float
+    glare: float
+    in_frame: bool
+    blocked: str
+
+
+class DomeReply(Result):
+    """The dome of a lamp at its distance, with the best direction; None where none is free."""
+
+    lamp: int
+    name: str
+    distance_mm: float
+    draft: bool
+    directions: tuple[DomeDirection, ...]
+    best: DomeDirection | None
+    says: Sentence
+    changes: tuple[Change, ...]
+
+
+def _result(one: Direction) -> DomeDirection:
+    return DomeDirection(
+        azimuth_deg=one.azimuth_deg,
+        elevation_deg=one.elevation_deg,
+        share=one.share,
+        worst=one.worst,
+        glare=one.glare,
+        in_frame=one.in_frame,
+        blocked=one.blocked,
+    )
+
+
+def _scene(plan: Plan, index: int, owned: Owned = NOTHING_OWNED) -> Scene:
+    check_camera(plan, index)
+    scenes = scenes_of(plan, owned)
+    return scenes[min(index, len(scenes) - 1)]
+
+
+def place_changes(
+    index: int, scene: Scene, where: tuple[float, float], distance_mm: float
+) -> tuple[Change, ...]:
+    """The changes that put a lamp of the plan in a direction, turned to the middle of the zone."""
+    place = spot_at(scene.work.plane.middle, where[0], where[1], distance_mm)
+    at = f"/lights/{index}"
+    return tuple(
+        Change(path=f"{at}/{name}", value=value)
+        for name, value in (
+            ("position/x_mm", round(place.x, 1)),
+            ("position/y_mm", round(place.y, 1)),
+            ("position/z_mm", round(place.z, 1)),
+            ("aim/x_mm", None),
+            ("aim/y_mm", None),
+            ("aim/z_mm", None),
+        )
+    )
+
+
+def dome_of(plan: Plan, *, index: int = 0, lamp: int = 0, draft: bool = False) -> DomeReply:
+    """Every direction for one lamp of the plan, at the distance that it has.
+
+    Raises
+    ------
+    InputError
+        ``no-such-lamp`` or ``no-such-camera``.
+    """
+    if lamp >= len(plan.lights):
+        raise InputError(
+            "no-such-lamp",
+            f"The plan has {len(plan.lights)} lamps; there is no lamp {lamp}.",
+            field="lamp",
+            value=lamp,
+            allowed=f"0 to {len(plan.lights) - 1}" if plan.lights else "none",
+        )
+    scene = _scene(plan, index)
+    assert scene.light is not None
+    study = scene.light.lamps[lamp]
+    fixture = study.lamp.part.fixture
+    found = dome(scene.light.scene, fixture, distance_mm=study.distance_mm, draft=draft)
+    best = best_of(found)
+    says: Sentence = say("Nothing can stand at this distance: try another.")
+    changes: tuple[Change, ...] = ()
+    if best is not None:
+        says = say(
+            "Best at " + clock_words(best.azimuth_deg) + ", {up} up: {share} stays lit, {worst} in the worst pose",
+            up=Quantity(value=best.elevation_deg, unit="deg"),
+            share=Quantity(value=round(100 * best.share), unit="percent"),
+            worst=Quantity(value=round(100 * best.worst), unit="percent"),
+        ) + (say("; the work mirrors it a little.") if best.glare > 0 else say("."))  # fmt: skip
+        changes = place_changes(
+            lamp, scene, (best.azimuth_deg, best.elevation_deg), study.distance_mm
+        )
+    return DomeReply(
+        lamp=lamp,
+        name=fixture.name,
+        distance_mm=study.distance_mm,
+        draft=draft,
+        directions=tuple(_result(one) for one in found),
+        best=None if best is None else _result(best),
+        says=says,
+        changes=changes,
+    )
+
+
+def map_of(plan: Plan, *, index: int = 0, of: MapOf = "light", pose: int | None = None) -> LightMap:
+    """A map of the zone of a plan for one of its cameras.
+
+    Raises
+    ------
+    InputError
+        ``no-such-camera``, or ``no-lamp`` for a plan without lamps.
+    """
+    study = _scene(plan, index).light
+    if study is None:
+        raise InputError(
+            "no-lamp", "The plan has no lamp yet: there is no light to map.", field="lights"
+        )
+    return light_map(study, of=of, pose=pose)

@@ -1,0 +1,154 @@
+"""Ways to be rid of glare, and the schools of lighting: each worked out, and true when done."""
+
+from __future__ import annotations
+
+import math
+
+import pytest
+
+from steeple.core.errors import InputError
+from steeple.core.evaluation import evaluate
+from steeple.core.findings.scene import Owned, OwnedFixture
+from steeple.core.light.gloss import fresnel_polarised
+from steeple.core.plan.changes import apply_changes
+from steeple.core.plan.document import Plan
+from steeple.core.plan.rigging import Fixture
+from steeple.core.solve.glare import GlareRemedy, compare_glare
+from steeple.core.solve.layouts import LAYOUTS, Layout, layouts_of
+from steeple.core.study.dome import apart_deg
+from steeple.core.study.light import LightStudy
+from steeple.core.study.result import sentence_words
+from steeple.demo.plans import DULCIMER, GILDING, PLANS
+from steeple.demo.rigging import LAMPS
+from tests.plans import SOUND, changed, scene
+
+CUPBOARD = Owned(
+    fixtures=tuple(OwnedFixture(gear=one) for one in LAMPS if isinstance(one, Fixture))
+)
+
+
+def study(plan: Plan) -> LightStudy:
+    found = scene(plan).light
+    assert found is not None
+    return found
+
+
+def remedies(plan: Plan = GILDING) -> dict[str, GlareRemedy]:
+    found = compare_glare(plan)
+    assert found is not None
+    return {sentence_words(row.what, "cm"): row for row in found.rows}
+
+
+def row(found: dict[str, GlareRemedy], words: str) -> GlareRemedy:
+    return next(one for what, one in found.items() if words in what)
+
+
+def test_as_it_is_agrees_with_the_finding() -> None:
+    now = row(remedies(), "As it is")
+    glare = next(
+        one for one in evaluate(GILDING, try_mends=False).findings if one.code == "light.glare"
+    )
+    assert glare.quantity is not None
+    assert 100 * now.share == pytest.approx(glare.quantity.value, abs=3)
+    assert now.worst == pytest.approx(max(one.glare_ratio for one in study(GILDING).lamps), rel=0.1)
+
+
+def test_moving_the_lamp_takes_the_image_away_and_does_so_when_done() -> None:
+    found = remedies()
+    moved = row(found, "Move it to")
+    assert moved.share == 0
+    after = study(apply_changes(GILDING, moved.changes))
+    assert max(one.glare for one in after.lamps) == 0
+    lowered = row(found, "Lower it")
+    after = study(apply_changes(GILDING, lowered.changes))
+    assert after.lamps[0].glare == pytest.approx(lowered.share, abs=0.02)
+
+
+def test_tipping_the_work_throws_the_image_twice_as_far() -> None:
+    found = remedies()
+    five, ten = row(found, "by 5°"), row(found, "by 10°")
+    assert ten.share <= five.share <= row(found, "As it is").share + 0.05
+    after = study(apply_changes(GILDING, ten.changes))
+    assert after.lamps[0].glare == pytest.approx(ten.share, abs=0.05)
+
+
+def test_a_filter_on_the_lens_does_next_to_nothing_from_above_and_crossed_ones_do() -> None:
+    found = remedies()
+    now, one, two = row(found, "As it is"), row(found, "on the lens"), row(found, "crossed")
+    assert one.worst > 0.9 * now.worst
+    assert two.worst < 0.02 * now.worst
+    assert two.costs_stops > one.costs_stops > 0
+    assert "Fresnel" in sentence_words(one.why, "cm")
+    metal = GILDING.model_copy(update={"work": GILDING.work.model_copy(update={"gloss": "metal"})})
+    told = remedies(metal)
+    assert row(told, "on the lens").worst == row(told, "As it is").worst
+    steep = fresnel_polarised(incidence_deg=math.degrees(math.atan(1.5)))
+    assert steep.left_by_filter < 1e-6
+
+
+def test_larger_is_fainter_and_a_flag_costs_its_light() -> None:
+    found = remedies()
+    now = row(found, "As it is")
+    assert row(found, "twice as wide").worst < now.worst
+    assert row(found, "white card").worst < now.worst
+    flag = row(found, "A flag")
+    assert flag.share == 0
+    assert flag.costs_stops > 0
+
+
+def test_nothing_mirrored_has_no_remedy() -> None:
+    assert compare_glare(SOUND) is None
+    with pytest.raises(InputError, match="no lamp yet"):
+        compare_glare(changed(lights=[]))
+
+
+def layouts(plan: Plan) -> dict[str, Layout]:
+    return {one.id: one for one in layouts_of(plan, owned=CUPBOARD)}
+
+
+@pytest.mark.parametrize("plan", PLANS, ids=[plan.title for plan in PLANS])
+def test_every_school_is_placed_for_the_plan_or_says_why_not(plan: Plan) -> None:
+    found = layouts(plan)
+    assert list(found) == [one[0] for one in LAYOUTS]
+    for one in found.values():
+        assert (one.option is None) == bool(one.lacks)
+        if one.option is not None:
+            after = study(apply_changes(plan, one.option.changes))
+            lit = [each for each in after.lit if each.lamp.part.role != "practical"]
+            assert lit
+            assert all(not each.blocked for each in lit)
+    assert sum(one.option is not None for one in found.values()) >= 3
+
+
+def test_the_schools_are_what_they_are_called() -> None:
+    found = layouts(DULCIMER)
+
+    def lit(name: str) -> LightStudy:
+        option = found[name].option
+        assert option is not None
+        return study(apply_changes(DULCIMER, option.changes))
+
+    one, two = lit("even-pair").lit
+    assert one.elevation_deg == pytest.approx(two.elevation_deg, abs=0.5)
+    assert (one.azimuth_deg + two.azimuth_deg) % 360 == pytest.approx(0, abs=1) or (
+        one.azimuth_deg + two.azimuth_deg
+    ) % 360 == pytest.approx(360, abs=1)
+    (above,) = lit("soft-above").lit
+    assert apart_deg((above.azimuth_deg, 0), (0.0, 0)) <= 16
+    assert above.elevation_deg > 50
+    ring = lit("ring")
+    assert ring.lit[0].lamp.emitter.shape == "ring"
+    assert ring.lens is not None
+    assert ring.lit[0].lamp.centre.minus(ring.lens.position).length < 150
+    carded = lit("key-and-card")
+    assert carded.ground.cards[0].name.startswith("White card")
+    assert found["key-and-card"].to_get == ("White card, 70 × 50",)
+    (bare,) = lit("bare-high").lit
+    assert bare.elevation_deg > 70
+
+
+def test_a_maker_without_lamps_is_told_what_each_school_takes() -> None:
+    bare = changed(lights=[])
+    for one in layouts_of(bare):
+        assert one.option is None
+        assert "it takes" in sentence_words(one.lacks, "cm")

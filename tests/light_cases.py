@@ -1,0 +1,112 @@
+"""Lamps for tests, and for each rule of the light a plan in which it speaks."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from steeple.core.findings.finding import Verdict
+from steeple.core.findings.scene import OwnedFixture
+from steeple.core.plan.document import LampPlace, Light
+from steeple.core.plan.rigging import Fixture
+from tests.plans import BULB, SOFT
+
+SPOT = Fixture(
+    name="a spot",
+    emitter="spot",
+    width_mm=60,
+    flux_lm=900,
+    beam_deg=12,
+    cct_k=5500,
+    colour_rendering=95,
+    least_level_percent=1,
+    flicker="free",
+    power_w=20,
+)
+PANEL = Fixture(
+    name="a panel",
+    emitter="rectangle",
+    width_mm=300,
+    height_mm=300,
+    flux_lm=3000,
+    beam_deg=110,
+    cct_k=3200,
+    cct_warmest_to_k=5600,
+    colour_rendering=95,
+    least_level_percent=5,
+    flicker="free",
+    power_w=36,
+)
+OWNED_LAMPS = (OwnedFixture(id="panel", gear=PANEL), OwnedFixture(gear=BULB))
+
+
+def lamp(
+    fixture: Fixture, x: float, y: float, z: float, name: str = "one", **more: Any
+) -> dict[str, Any]:
+    """A lamp in a place, as it stands in a plan."""
+    placed = Light(id=name, fixture=fixture, position=LampPlace(x_mm=x, y_mm=y, z_mm=z), **more)
+    return placed.model_dump(mode="json")
+
+
+def with_lamps(*lamps: dict[str, Any], **values: Any) -> dict[str, Any]:
+    """Changes that put these lamps into the sound plan."""
+    return {"lights": list(lamps), **values}
+
+
+ABOVE = lamp(SOFT, -232, 403, 997, level_percent=30)
+SHINY = {"work__gloss": "polished", "work__reflectance": 0.12}
+DIM = SOFT.model_copy(update={"flux_lm": None, "illuminance_at_1_m_lx": None})
+
+Row = tuple[str, Verdict, dict[str, Any], str]
+LIGHT_FIRING: list[Row] = [
+    ("light.no-lamp", "unknown", {"lights": []}, "No lamp"),
+    ("light.no-lamp", "fails", {"lights__0__lit": False}, "switched off"),
+    ("light.hand-shadow", "fails", with_lamps(lamp(PANEL, 700, -80, 320)), "hand or arm"),
+    ("light.head-shadow", "fails", with_lamps(lamp(PANEL, 0, -750, 700)), "head"),
+    ("light.rig-shadow", "fails", with_lamps(lamp(BULB, 0, 0, 1150)), "Camera or rig"),
+    (
+        "light.double-shadow",
+        "watch",
+        with_lamps(lamp(BULB, -700, 200, 700, "one"), lamp(BULB, 700, 200, 700, "two")),
+        "two hard shadows",
+    ),
+    ("light.hard-edge", "watch", with_lamps(lamp(BULB, -600, 350, 800)), "hard edges"),
+    ("light.uneven", "fails", with_lamps(lamp(PANEL, -420, 60, 140)), "uneven"),
+    ("light.hot-spot", "fails", with_lamps(lamp(SPOT, -200, 330, 600)), "brighter"),
+    (
+        "light.glare",
+        "fails",
+        with_lamps(lamp(PANEL, 150, 200, 740), **SHINY),
+        "of the zone mirrors",
+    ),
+    ("light.brightness-unknown", "unknown", with_lamps(lamp(DIM, -232, 403, 997)), "not known"),
+    ("light.too-dark", "fails", {"lights__0__level_percent": 10}, "Too dark"),
+    (
+        "light.too-bright",
+        "watch",
+        {"lights__0__fixture__flux_lm": 400_000, "lights__0__level_percent": 100},
+        "Too bright",
+    ),
+    (
+        "light.mixed-colour",
+        "fails",
+        with_lamps(ABOVE, lamp(PANEL, 500, 500, 700, "two", level_percent=20, cct_k=3200)),
+        "different colour",
+    ),
+    ("light.poor-colour", "watch", {"lights__0__fixture__colour_rendering": 80}, "Poor colour"),
+    (
+        "light.flicker",
+        "watch",
+        {"lights__0__fixture__flicker": "mains", "delivery__frame_rate_hz": 120},
+        "Flickers",
+    ),
+    ("light.lamp-in-frame", "fails", with_lamps(lamp(PANEL, 0, 60, 500)), "In the picture"),
+    ("light.unplaceable", "fails", with_lamps(lamp(SOFT, -232, 403, 1800)), "No room there"),
+    ("light.lamp-hidden", "fails", with_lamps(lamp(PANEL, 0, 300, 1500)), "reaches the zone"),
+    ("light.dazzle", "watch", with_lamps(lamp(BULB, 0, 340, 60)), "dazzled by"),
+    (
+        "light.overload",
+        "fails",
+        with_lamps(ABOVE, lamp(PANEL, 400, 700, 700, "two", role="practical"), room__circuit_w=100),
+        "Too much",
+    ),
+]

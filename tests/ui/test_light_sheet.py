@@ -1,0 +1,136 @@
+"""The Light sheet: the dome as a control, the maps, the lit picture, lamps placed and mended."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from steeple.demo.plans import GILDING
+from tests.light_cases import PANEL, lamp, with_lamps
+from tests.plans import SOUND, changed
+from tests.ui.conftest import Opener, Server, Watch, answer, saved
+from tests.ui.test_lens_sheet import drag
+
+pytestmark = pytest.mark.ui
+LAMP = "[data-handle=lamp-0]"
+
+
+def test_the_answer_says_where_the_lamp_stands_and_opens_its_working(opened: Opener) -> None:
+    page = opened(SOUND, "light")
+    said = answer(page)
+    assert "A soft lamp at 11 o’clock, 65° up" in said
+    assert "stays lit" in said
+    page.get_by_role("button", name=re.compile("^Evenness")).click()
+    expect(page.get_by_text("log₂(E⁺ ÷ E⁻)")).to_be_visible()
+    expect(page.get_by_text("Source: IES")).to_be_visible()
+
+
+def test_a_lamp_is_moved_on_the_dome_by_pointer_and_by_keyboard(opened: Opener) -> None:
+    page = opened(SOUND, "light")
+    expect(page.locator(LAMP)).to_have_attribute("aria-valuetext", "11 o’clock, 65° up")
+    page.locator(LAMP).focus()
+    page.keyboard.press("ArrowDown")
+    expect(page.locator(LAMP)).not_to_have_attribute("aria-valuetext", "11 o’clock, 65° up")
+    saved(page)
+    expect(page.get_by_role("button", name=re.compile("^Undo: "))).to_be_enabled()
+    before = page.get_by_role("textbox", name="Lamp, right").input_value()
+    drag(page, LAMP, 60, 20)
+    page.mouse.up()
+    saved(page)
+    expect(page.get_by_role("textbox", name="Lamp, right")).not_to_have_value(before)
+    expect(page.get_by_role("heading", level=1)).not_to_contain_text("11 o’clock")
+
+
+def test_the_dome_names_the_best_and_puts_the_lamp_there(opened: Opener) -> None:
+    page = opened(GILDING, "light")
+    note = page.locator("[data-note='light.glare']")
+    expect(note).to_contain_text("mirrors Flat panel")
+    page.get_by_role("button", name="Put it there").click()
+    expect(note).to_have_count(0)
+    page.get_by_text("undo", exact=True).click()
+    expect(note).to_be_visible()
+
+
+def test_a_mend_of_glare_takes_it_away(opened: Opener) -> None:
+    page = opened(GILDING, "light")
+    note = page.locator("[data-note='light.glare']")
+    note.get_by_role("button").first.click()
+    expect(note).to_have_count(0)
+
+
+def test_lamps_are_placed_with_progress_and_taken(opened: Opener) -> None:
+    page = opened(changed(lights=[]), "light")
+    assert "Take a lamp" in answer(page)
+    page.get_by_role("button", name="Place the lamps").click()
+    best = page.get_by_role("button", name="Set it so: Best in all")
+    expect(best).to_be_visible(timeout=60_000)
+    best.click()
+    expect(page.get_by_role("heading", level=1)).to_contain_text("stays lit")
+    expect(page.locator(LAMP)).to_be_visible()
+
+
+def test_placing_can_be_stopped(opened: Opener) -> None:
+    page = opened(SOUND, "light")
+    page.get_by_role("button", name="Place the lamps").click()
+    page.get_by_role("button", name="Stop", exact=True).click()
+    expect(page.get_by_role("button", name="Place the lamps")).to_be_visible()
+    expect(page.get_by_role("button", name="Set it so: Best in all")).to_have_count(0)
+
+
+def test_maps_are_chosen_and_told_in_words(opened: Opener) -> None:
+    page = opened(GILDING, "light")
+    expect(page.get_by_text(re.compile("lx in the middle; stops against it"))).to_be_visible()
+    page.get_by_text("deepest shadow", exact=True).click()
+    expect(page.get_by_text(re.compile("in any of nine poses"))).to_be_visible()
+    page.get_by_text("shadow, this pose", exact=True).click()
+    expect(page.get_by_text(re.compile("in this pose, of what"))).to_be_visible()
+    page.get_by_text("gloss", exact=True).click()
+    expect(page.get_by_text(re.compile("lamps mirrored over"))).to_be_visible()
+    expect(page.get_by_alt_text(re.compile("by the lamps of the plan"))).to_be_visible()
+
+
+def test_a_lamp_is_taken_from_the_cupboard_dimmed_and_put_away(
+    opened: Opener, watch: Watch
+) -> None:
+    watch.expected.append("422")
+    page = opened(changed(lights=[]), "light")
+    page.get_by_role("button", name="Soft square, 60", exact=True).click()
+    group = page.get_by_role("group", name="Soft square, 60")
+    expect(group).to_be_visible()
+    field = group.get_by_role("textbox", name="Dimmer")
+    field.fill("250")
+    field.press("Enter")
+    expect(page.get_by_text(re.compile("between 0 and 100")).first).to_be_visible()
+    field.fill("40")
+    field.press("Enter")
+    saved(page)
+    group.get_by_role("checkbox").click()
+    expect(page.locator("[data-note='light.no-lamp']")).to_contain_text("switched off")
+    group.get_by_role("button", name="Take Soft square, 60 away").click()
+    expect(group).to_have_count(0)
+
+
+def test_a_second_lamp_is_chosen_by_tapping_it(opened: Opener) -> None:
+    two = with_lamps(lamp(PANEL, -600, 300, 700), lamp(PANEL, 600, 300, 700, "two"))
+    page = opened(changed(**two), "light")
+    page.locator("[data-handle=lamp-1]").focus()
+    page.keyboard.press("ArrowRight")
+    saved(page)
+    expect(page.locator("[data-handle=lamp-1]")).to_be_focused()
+
+
+def test_the_sheet_works_on_a_tablet(opened: Opener) -> None:
+    page = opened(SOUND, "light")
+    page.set_viewport_size({"width": 820, "height": 1180})
+    expect(page.locator(LAMP)).to_be_visible()
+    wide: int = page.evaluate("document.documentElement.scrollWidth")
+    assert wide <= 820
+
+
+def test_the_step_opens_with_its_key(server: Server, page: Page) -> None:
+    page.goto(f"{server.base}/plan/{server.put_on_shelf(SOUND)}/work")
+    expect(page.get_by_role("heading", level=1)).to_be_visible()
+    page.keyboard.press("4")
+    expect(page).to_have_url(re.compile("/light$"))

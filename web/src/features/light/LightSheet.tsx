@@ -1,0 +1,134 @@
+/** Light: where the lamps stand so that hands, head and camera throw no shadow and nothing glares. */
+import { Button } from '@mantine/core';
+import { useState } from 'react';
+import type { Finding, LightDrawing, Plan } from '../../api/types';
+import { placeOf, type Way } from '../../domain/dome';
+import { withValue } from '../../domain/plan';
+import { Dome } from '../../drawings/Dome';
+import { AnswerLine } from '../../ui/AnswerLine';
+import { FigureList } from '../../ui/FigureList';
+import { LensPicture } from '../../ui/LensPicture';
+import { Sentence } from '../../ui/Sentence';
+import sheet from '../../ui/SheetLayout.module.css';
+import { useSheet } from '../../ui/sheet';
+import { Cards } from './Cards';
+import { GlareWays } from './GlareWays';
+import { Lamps, TakeLamp } from './Lamps';
+import classes from './light.module.css';
+import { Maps } from './Maps';
+import { PlaceThem } from './PlaceThem';
+import { Schools } from './Schools';
+import { useDome } from './useDome';
+
+export function LightSheet({ findings: _findings }: { findings: readonly Finding[] }) {
+  const { plan, evaluation } = useSheet();
+  const light = evaluation.cameras[0]?.light ?? null;
+  return (
+    <>
+      <AnswerLine step="light" />
+      {light && plan.lights.length ? <Drawings light={light} /> : <Empty />}
+      <PlaceThem />
+      <Lamps />
+      <TakeLamp />
+      {plan.lights.length ? <Cards /> : null}
+      {light ? <FigureList begins="light." /> : null}
+      {light?.lamps.some((one) => one.glare > 0) ? <GlareWays /> : null}
+      <Schools />
+    </>
+  );
+}
+
+function Empty() {
+  return (
+    <p className={sheet.empty}>
+      With the first lamp the dome appears: every direction that it could come from, washed with ink
+      where your hands, head or camera would stand in its light.
+    </p>
+  );
+}
+
+/** The middle of the zone, about which the dome is drawn. */
+function middleOf(surface: readonly { x: number; y: number; z: number }[]) {
+  const count = Math.max(1, surface.length);
+  const mean = (axis: 'x' | 'y' | 'z') => surface.reduce((sum, one) => sum + one[axis], 0) / count;
+  return { x: mean('x'), y: mean('y'), z: mean('z') };
+}
+
+const round = (mm: number) => Math.round(mm * 10) / 10;
+
+function Drawings({ light }: { light: LightDrawing }) {
+  const { plan, evaluation, drag, commit, change } = useSheet();
+  const [wanted, setWanted] = useState(0);
+  const [pose, setPose] = useState(4);
+  const chosen = Math.min(wanted, plan.lights.length - 1);
+  const lamp = light.lamps[chosen];
+  const { reply } = useDome(chosen, lamp?.distance_mm ?? 0);
+  const middle = middleOf(evaluation.work.surface);
+  const moved = (now: Plan, index: number, way: Way): Plan => {
+    const distance = light.lamps[index]?.distance_mm ?? 1000;
+    const place = placeOf(middle, way, distance);
+    const at = `/lights/${index}/position`;
+    return (['x', 'y', 'z'] as const).reduce(
+      (next, axis) => withValue(next, `${at}/${axis}_mm`, round(place[axis])),
+      now,
+    );
+  };
+  return (
+    <div className={classes.views}>
+      <div className={classes.left}>
+        <div className={classes.dome}>
+          <Dome
+            directions={reply?.directions ?? []}
+            lamps={light.lamps}
+            chosen={chosen}
+            best={reply?.best ?? null}
+            onChoose={setWanted}
+            onDrag={(index, way) => drag(moved(plan, index, way))}
+            onCommit={(index, way) => void commit((now) => moved(now, index, way))}
+          />
+        </div>
+        <Legend />
+        {reply && lamp ? (
+          <p className={classes.said}>
+            <b>{lamp.name}</b>: <Sentence pieces={reply.says} />{' '}
+            {reply.changes.length ? (
+              <Button
+                variant="default"
+                size="compact-sm"
+                onClick={() => void change(reply.changes)}
+              >
+                Put it there
+              </Button>
+            ) : null}
+          </p>
+        ) : (
+          <p className={classes.quiet}>Looking in every direction</p>
+        )}
+      </div>
+      <div className={classes.beside}>
+        <LensPicture onPose={setPose} />
+        <Maps light={light} pose={pose} />
+      </div>
+    </div>
+  );
+}
+
+/** What the washes mean, in the same line as they are drawn. */
+function Legend() {
+  return (
+    <ul className={classes.legend} aria-label="What the dome shows">
+      <li>
+        <i className={classes.paper} /> lit in every pose
+      </li>
+      <li>
+        <i className={classes.ink} /> you or the camera stand in its light
+      </li>
+      <li>
+        <i className={classes.hatched} /> mirrored into the lens
+      </li>
+      <li>
+        <i className={classes.crossed} /> nothing can stand there
+      </li>
+    </ul>
+  );
+}

@@ -1,0 +1,66 @@
+/** The maps of the zone: light, shadows of the pose in hand or the deepest of all, gloss. */
+import { SegmentedControl } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { getLightMap } from '../../api/requests';
+import type { LightDrawing } from '../../api/types';
+import { ZoneMap } from '../../drawings/ZoneMap';
+import { Sentence } from '../../ui/Sentence';
+import { useSheet } from '../../ui/sheet';
+import classes from './light.module.css';
+
+const CHOICES = [
+  { value: 'light', label: 'light' },
+  { value: 'pose', label: 'shadow, this pose' },
+  { value: 'worst', label: 'deepest shadow' },
+  { value: 'gloss', label: 'gloss' },
+];
+const HALVES = [-4, -3, -2, -1.5, -1, -0.5, 0, 0.5, 1, 1.5, 2];
+
+export function Maps({ light, pose }: { light: LightDrawing; pose: number }) {
+  const { plan, evaluation, dragging } = useSheet();
+  const [chosen, setChosen] = useState('light');
+  const { zone } = evaluation.work;
+  const of = chosen === 'gloss' || chosen === 'light' ? chosen : 'shadow';
+  const onePose = chosen === 'pose' ? pose : null;
+  const map = useQuery({
+    queryKey: ['light-map', of, onePose, plan],
+    queryFn: () => getLightMap(plan, of, onePose),
+    enabled: !dragging,
+    placeholderData: (before) => (before?.of === of ? before : undefined),
+    gcTime: 30_000,
+  });
+  const found = map.data;
+  const drawn =
+    found && !dragging
+      ? found
+      : of === 'light'
+        ? { ...light, of: 'light' as const, values: light.map_stops, levels: HALVES, says: [] }
+        : null;
+  return (
+    <>
+      <SegmentedControl
+        size="xs"
+        aria-label="Map of the zone"
+        value={chosen}
+        onChange={setChosen}
+        data={CHOICES}
+      />
+      <div className={classes.map}>
+        {drawn ? (
+          <ZoneMap
+            of={drawn.of}
+            across={drawn.across}
+            along={drawn.along}
+            values={drawn.values}
+            levels={drawn.levels}
+            ratio={(zone.right - zone.left) / (zone.far - zone.near)}
+          />
+        ) : null}
+      </div>
+      <p className={classes.mapSays} aria-live="polite">
+        {drawn ? <Sentence pieces={drawn.says} /> : 'Working it out'}
+      </p>
+    </>
+  );
+}

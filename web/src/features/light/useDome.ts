@@ -1,0 +1,43 @@
+/** The dome of one lamp: a quick one at once, then all poses; kept while it is moved on it. */
+import { useQuery } from '@tanstack/react-query';
+import { getDome } from '../../api/requests';
+import type { DomeReply, Plan } from '../../api/types';
+import { useSheet } from '../../ui/sheet';
+
+/** Everything that the dome depends on; where the lamp itself is now is not among it. */
+function keyOf(plan: Plan, lamp: number, distance: number): unknown {
+  const fixture = plan.lights[lamp]?.fixture;
+  return [
+    plan.work,
+    plan.table,
+    plan.room,
+    plan.maker,
+    plan.cameras,
+    plan.supports,
+    fixture,
+    Math.round(distance),
+  ];
+}
+
+export function useDome(lamp: number, distance: number): { reply: DomeReply | null } {
+  const { plan, dragging } = useSheet();
+  const key = keyOf(plan, lamp, distance);
+  const options = {
+    enabled: !dragging && lamp >= 0 && lamp < plan.lights.length,
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 60_000,
+  };
+  const draft = useQuery({
+    queryKey: ['dome', 'draft', key],
+    queryFn: () => getDome(plan, lamp, true),
+    ...options,
+  });
+  const fine = useQuery({
+    queryKey: ['dome', 'fine', key],
+    queryFn: () => getDome(plan, lamp, false),
+    ...options,
+    enabled: options.enabled && draft.isSuccess,
+    placeholderData: dragging ? (before: DomeReply | undefined) => before : undefined,
+  });
+  return { reply: fine.data ?? draft.data ?? null };
+}
