@@ -17,22 +17,29 @@ from functools import partial
 from pathlib import Path
 
 from bench.dragging import dragging
+from bench.light import light_step
 from bench.timing import Timing, line, milliseconds, percentile
 from steeple.core.evaluation import evaluate
-from steeple.core.findings.scene import Owned
+from steeple.core.findings.scene import Owned, OwnedFixture
 from steeple.core.plan.document import Plan
 from steeple.core.plan.reading import write_plan
+from steeple.core.plan.rigging import Fixture
 from steeple.core.solve.compare import compare
 from steeple.core.solve.work_out import work_out
 from steeple.core.solve.zoom_map import zoom_map
 from steeple.demo.cupboard import BODIES, LENSES
 from steeple.demo.plans import PLANS
+from steeple.demo.rigging import LAMPS
 from steeple.formats.gear_json import write_gear_json
 from steeple.main import DATABASE_NAME, PAGES, make_context
 from steeple.services.pictures import picture_file
 from steeple.store.database import Database
 
-OWNED = Owned(lenses=LENSES, bodies=BODIES)
+OWNED = Owned(
+    lenses=LENSES,
+    bodies=BODIES,
+    fixtures=tuple(OwnedFixture(gear=one) for one in LAMPS if isinstance(one, Fixture)),
+)
 STORED_PLANS = 2_000
 CLIENTS = 8
 REQUESTS = 60
@@ -209,6 +216,7 @@ def table() -> Iterator[Timing]:
     """Every line."""
     yield from evaluations()
     yield from lens_step()
+    yield from light_step(OWNED)
     with tempfile.TemporaryDirectory() as name:
         folder = Path(name)
         yield from cupboard(folder)

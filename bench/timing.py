@@ -21,9 +21,13 @@ class Timing:
         return asdict(self)
 
 
-def line(name: str, value: float, unit: str, goal: float | None) -> Timing:
-    """A line of the table with its ratio."""
+def line(
+    name: str, value: float, unit: str, goal: float | None, *, at_least: bool = False
+) -> Timing:
+    """A line of the table with its ratio; ``at_least`` where more is better."""
     ratio = None if goal is None or value == 0 else round(goal / value, 2)
+    if ratio is not None and goal is not None and at_least:
+        ratio = round(value / goal, 2)
     return Timing(name=name, value=round(value, 3), unit=unit, goal=goal, ratio=ratio)
 
 

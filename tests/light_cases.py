@@ -56,6 +56,14 @@ ABOVE = lamp(SOFT, -232, 403, 997, level_percent=30)
 SHINY = {"work__gloss": "polished", "work__reflectance": 0.12}
 DIM = SOFT.model_copy(update={"flux_lm": None, "illuminance_at_1_m_lx": None})
 
+WINDOW: dict[str, Any] = {
+    "name": "a window", "wall": "left", "along_mm": -100, "away_mm": 900, "width_mm": 1200,
+    "height_mm": 1300, "sill_mm": 900,
+}  # fmt: skip
+DAY: dict[str, Any] = {
+    "latitude_deg": 48, "longitude_deg": 11, "bearing_deg": 90, "date": "2026-05-10",
+    "begins": "09:00", "lasts_min": 180, "utc_offset_h": 2,
+}  # fmt: skip
 Row = tuple[str, Verdict, dict[str, Any], str]
 LIGHT_FIRING: list[Row] = [
     ("light.no-lamp", "unknown", {"lights": []}, "No lamp"),
@@ -103,6 +111,19 @@ LIGHT_FIRING: list[Row] = [
     ("light.unplaceable", "fails", with_lamps(lamp(SOFT, -232, 403, 1800)), "No room there"),
     ("light.lamp-hidden", "fails", with_lamps(lamp(PANEL, 0, 300, 1500)), "reaches the zone"),
     ("light.dazzle", "watch", with_lamps(lamp(BULB, 0, 340, 60)), "dazzled by"),
+    (
+        "light.drift",
+        "unknown",
+        {"room__windows": [WINDOW]},
+        "not known",
+    ),
+    ("light.drift", "watch", {"room__windows": [WINDOW], "room__daylight": DAY}, "drifts"),
+    (
+        "light.sun-on-work",
+        "fails",
+        {"room__windows": [{**WINDOW, "wall": "far", "away_mm": 600}], "room__daylight": DAY},
+        "Direct sun",
+    ),
     (
         "light.overload",
         "fails",

@@ -71,7 +71,8 @@ def test_lengths_carry_their_unit_in_every_name() -> None:
         "x", "y", "z", "low", "high", "least", "most", "head_in_frame", "zone_hidden",
         "own_view_hidden", "mode_crop", "index", "tipping", "tipping_knocked", "torque_share",
         "legs", "owned", "colour_rendering", "transmittance", "lamp", "share", "worst", "glare",
-        "across", "along", "done", "of", "burnt",
+        "across", "along", "done", "of", "burnt", "utc_offset_h",
+        "sun_share",
     }  # fmt: skip
     units = (
         "_mm",

@@ -36,6 +36,18 @@ def mirrored(plan: Plan) -> Plan:
             support["foot"]["x_mm"] = -support["foot"]["x_mm"]
         if support["legs_toward_deg"] is not None:
             support["legs_toward_deg"] = (360 - support["legs_toward_deg"]) % 360
+    room = data["room"]
+    if room["width_mm"] is not None and room["table_from_left_wall_mm"] is not None:
+        room["table_from_left_wall_mm"] = room["width_mm"] - width - room["table_from_left_wall_mm"]
+    for window in room["windows"]:
+        if window["wall"] in ("left", "right"):
+            window["wall"] = "right" if window["wall"] == "left" else "left"
+        else:
+            window["along_mm"] = width - window["along_mm"] - window["width_mm"]
+    if data["room"]["daylight"] is not None:
+        # The sun itself is not mirrored: right for windows that it never comes through.
+        bearing = data["room"]["daylight"]["bearing_deg"]
+        data["room"]["daylight"]["bearing_deg"] = (360 - bearing) % 360
     for lamp in data["lights"]:
         for place in (lamp["position"], lamp["aim"]):
             if place["x_mm"] is not None:

@@ -9,6 +9,7 @@ import pytest
 from playwright.sync_api import BrowserContext, Page, expect
 
 from steeple.demo.cupboard import STANDARD_ZOOM
+from tests.formats.test_ies import ies
 from tests.ui.conftest import Server, Watch
 from tests.ui.test_looks import violations
 
@@ -163,3 +164,25 @@ def test_the_cupboard_is_clean_for_everyone(cupboard: Page, scheme: str, width: 
     cupboard.get_by_text("No data sheet?").click()
     assert violations(cupboard) == []
     assert cupboard.evaluate("document.documentElement.scrollWidth - innerWidth") <= 0
+
+
+def test_a_lamp_takes_its_figures_from_an_ies_file(
+    cupboard: Page, watch: Watch, tmp_path: Path
+) -> None:
+    watch.expected.append("422")
+    kind(cupboard, "Lamps")
+    cupboard.get_by_role("button", name="Add a lamp").click()
+    form = cupboard.get_by_role("form", name="A lamp of yours")
+    form.get_by_label("What you call it").fill("measured panel")
+    broken, sound = tmp_path / "broken.ies", tmp_path / "sound.ies"
+    broken.write_text(ies().replace("36", "watts"))
+    sound.write_text(ies())
+    chooser = form.locator("input[type=file]")
+    chooser.set_input_files(broken)
+    expect(form.get_by_role("alert")).to_contain_text("Line 6")
+    chooser.set_input_files(sound)
+    expect(form.get_by_text("light goes where the file says")).to_be_visible()
+    expect(form.get_by_label("Beam angle")).to_have_value("120")
+    form.get_by_role("button", name="Put it in the cupboard").click()
+    expect(form).to_have_count(0)
+    assert "measured panel" in names(cupboard)

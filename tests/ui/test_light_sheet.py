@@ -134,3 +134,56 @@ def test_the_step_opens_with_its_key(server: Server, page: Page) -> None:
     expect(page.get_by_role("heading", level=1)).to_be_visible()
     page.keyboard.press("4")
     expect(page).to_have_url(re.compile("/light$"))
+
+
+def test_a_card_is_added_and_fills(opened: Opener) -> None:
+    page = opened(SOUND, "light")
+    page.get_by_role("button", name="White foam card").click()
+    group = page.get_by_role("group", name="White foam card")
+    expect(group).to_contain_text("bounce card")
+    before = group.get_by_role("textbox", name="Card, up").input_value()
+    group.get_by_role("textbox", name="Card, up").fill("40")
+    group.get_by_role("textbox", name="Card, up").press("Enter")
+    saved(page)
+    assert before != "40.0"
+    group.get_by_role("button", name="Take White foam card away").click()
+    expect(group).to_have_count(0)
+
+
+def test_a_window_drifts_and_its_blind_ends_it(opened: Opener) -> None:
+    page = opened(SOUND, "light")
+    page.get_by_text("Windows and daylight").click()
+    page.get_by_role("button", name="There is a window").click()
+    note = page.locator("[data-note='light.drift']")
+    expect(note).to_contain_text("not known")
+    page.get_by_role("button", name="Say where and when").click()
+    page.get_by_label("It begins").fill("15:00")
+    page.get_by_label("Day", exact=True).fill("2026-10-14")
+    lasts = page.get_by_role("textbox", name="It lasts")
+    lasts.fill("240")
+    lasts.press("Enter")
+    saved(page)
+    expect(page.get_by_label("Daylight over the session")).to_be_visible()
+    expect(page.get_by_text("overcast", exact=True).first).to_be_visible()
+    page.get_by_role("checkbox", name="blind closed").click()
+    expect(note).to_have_count(0)
+
+
+def test_ways_against_glare_are_compared_and_done(opened: Opener) -> None:
+    page = opened(GILDING, "light")
+    page.get_by_text("What takes the mirror image away?").click()
+    table = page.get_by_role("table")
+    expect(table).to_contain_text("A polarising filter on the lens")
+    expect(table).to_contain_text("Filters on lamp and lens, crossed")
+    table.get_by_role("row").filter(has_text="Move it to").get_by_role("button").click()
+    expect(page.locator("[data-note='light.glare']")).to_have_count(0)
+
+
+def test_a_school_is_begun_with(opened: Opener) -> None:
+    page = opened(SOUND, "light")
+    page.get_by_text("How others light such work").click()
+    pair = page.get_by_role("region", name="Two even lamps")
+    expect(pair).to_be_visible(timeout=60_000)
+    pair.get_by_role("button", name="Begin with it").click()
+    saved(page)
+    expect(page.locator("[data-handle=lamp-1]")).to_be_visible()

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from steeple.core.plan.daylight import Daylight, Window
 from steeple.core.plan.document import (
     Aim,
     Camera,
@@ -57,6 +58,25 @@ GILDING = Plan(
                 width_mm=800,
                 depth_mm=800,
             ),
+        ),
+        windows=(
+            Window(
+                name="left window",
+                wall="left",
+                along_mm=-250,
+                width_mm=700,
+                height_mm=900,
+                sill_mm=1000,
+            ),
+        ),
+        daylight=Daylight(
+            latitude_deg=50,
+            longitude_deg=10,
+            bearing_deg=80,
+            date="2026-10-14",
+            begins="14:30",
+            lasts_min=180,
+            utc_offset_h=2,
         ),
         mains_hz=50,
     ),

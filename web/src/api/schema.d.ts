@@ -1632,6 +1632,79 @@ export interface components {
             cards: components["schemas"]["CardInUse"][];
         };
         /**
+         * Daylight
+         * @description Where on earth and when, so that sun and sky are known over the session.
+         */
+        "Daylight-Input": {
+            /** Latitude Deg */
+            latitude_deg: number;
+            /** Longitude Deg */
+            longitude_deg: number;
+            /**
+             * Bearing Deg
+             * @description Compass bearing of 12 o'clock, straight away from the maker.
+             */
+            bearing_deg: number;
+            /** Date */
+            date: string;
+            /** Begins */
+            begins: string;
+            /**
+             * Lasts Min
+             * @default 120
+             */
+            lasts_min: number;
+            /** Utc Offset H */
+            utc_offset_h: number;
+            /** Sky */
+            sky?: ("clear" | "hazy" | "overcast") | null;
+        };
+        /**
+         * Daylight
+         * @description Where on earth and when, so that sun and sky are known over the session.
+         */
+        "Daylight-Output": {
+            /** Latitude Deg */
+            latitude_deg: number;
+            /** Longitude Deg */
+            longitude_deg: number;
+            /**
+             * Bearing Deg
+             * @description Compass bearing of 12 o'clock, straight away from the maker.
+             */
+            bearing_deg: number;
+            /** Date */
+            date: string;
+            /** Begins */
+            begins: string;
+            /**
+             * Lasts Min
+             * @default 120
+             */
+            lasts_min: number;
+            /** Utc Offset H */
+            utc_offset_h: number;
+            /** Sky */
+            sky: ("clear" | "hazy" | "overcast") | null;
+        };
+        /**
+         * DaylightStep
+         * @description One time of the session: all light on the zone against its beginning, in stops, on a clear and
+         *     on an overcast day; the share of the zone in the sun on a clear day.
+         */
+        DaylightStep: {
+            /** Clock */
+            clock: string;
+            /** Sun Deg */
+            sun_deg: number;
+            /** Clear Stops */
+            clear_stops: number;
+            /** Overcast Stops */
+            overcast_stops: number;
+            /** Sun Share */
+            sun_share: number;
+        };
+        /**
          * Delivery
          * @description The picture that is published.
          */
@@ -2793,6 +2866,8 @@ export interface components {
             shade_worst_stops: number | null;
             /** Shade By */
             shade_by: string;
+            /** Daylight */
+            daylight: components["schemas"]["DaylightStep"][];
         };
         /**
          * LightMap
@@ -3562,7 +3637,8 @@ export interface components {
             /**
              * @default {
              *       "obstacles": [],
-             *       "keep_clear": []
+             *       "keep_clear": [],
+             *       "windows": []
              *     }
              */
             room: components["schemas"]["Room-Input"];
@@ -3622,7 +3698,8 @@ export interface components {
             /**
              * @default {
              *       "obstacles": [],
-             *       "keep_clear": []
+             *       "keep_clear": [],
+             *       "windows": []
              *     }
              */
             room: components["schemas"]["Room-Output"];
@@ -3942,6 +4019,12 @@ export interface components {
              * @default []
              */
             keep_clear: components["schemas"]["KeepClear"][];
+            /**
+             * Windows
+             * @default []
+             */
+            windows: components["schemas"]["Window-Input"][];
+            daylight?: components["schemas"]["Daylight-Input"] | null;
             /** Mains Hz */
             mains_hz?: (50 | 60) | null;
             /**
@@ -3986,6 +4069,12 @@ export interface components {
              * @default []
              */
             keep_clear: components["schemas"]["KeepClear"][];
+            /**
+             * Windows
+             * @default []
+             */
+            windows: components["schemas"]["Window-Output"][];
+            daylight: components["schemas"]["Daylight-Output"] | null;
             /** Mains Hz */
             mains_hz: (50 | 60) | null;
             /**
@@ -4721,6 +4810,96 @@ export interface components {
             counts: {
                 [key: string]: number;
             };
+        };
+        /**
+         * Window
+         * @description A window in a wall. ``along_mm`` is measured like an obstacle: for a window at the left or
+         *     right from the edge in front of the maker to its near side, for one in the far or near wall from
+         *     the left edge of the table to its left side.
+         */
+        "Window-Input": {
+            /**
+             * Name
+             * @default Window
+             */
+            name: string;
+            /**
+             * Wall
+             * @enum {string}
+             */
+            wall: "left" | "right" | "far" | "near";
+            /**
+             * Along Mm
+             * @default 0
+             */
+            along_mm: number;
+            /**
+             * Away Mm
+             * @description From the table's edge to the wall; None = by the room's walls.
+             */
+            away_mm?: number | null;
+            /** Width Mm */
+            width_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Sill Mm
+             * @description Its lower edge, from the floor.
+             */
+            sill_mm: number;
+            /** Transmittance */
+            transmittance?: number | null;
+            /**
+             * Closed
+             * @description Blind or shutter closed.
+             * @default false
+             */
+            closed: boolean;
+        };
+        /**
+         * Window
+         * @description A window in a wall. ``along_mm`` is measured like an obstacle: for a window at the left or
+         *     right from the edge in front of the maker to its near side, for one in the far or near wall from
+         *     the left edge of the table to its left side.
+         */
+        "Window-Output": {
+            /**
+             * Name
+             * @default Window
+             */
+            name: string;
+            /**
+             * Wall
+             * @enum {string}
+             */
+            wall: "left" | "right" | "far" | "near";
+            /**
+             * Along Mm
+             * @default 0
+             */
+            along_mm: number;
+            /**
+             * Away Mm
+             * @description From the table's edge to the wall; None = by the room's walls.
+             */
+            away_mm: number | null;
+            /** Width Mm */
+            width_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Sill Mm
+             * @description Its lower edge, from the floor.
+             */
+            sill_mm: number;
+            /** Transmittance */
+            transmittance: number | null;
+            /**
+             * Closed
+             * @description Blind or shutter closed.
+             * @default false
+             */
+            closed: boolean;
         };
         /**
          * Work

@@ -52,6 +52,46 @@ const FIELDS: Record<string, FieldInfo> = {
   'lights/*/position/x_mm': length('Lamp, right', 'of the zone’s centre'),
   'lights/*/position/y_mm': length('Lamp, away', 'of the zone’s centre'),
   'lights/*/position/z_mm': length('Lamp, up', 'above the table'),
+  'room/windows/*/along_mm': length('Along the wall', 'from your edge, or the left one'),
+  'room/windows/*/away_mm': length('Table to its wall', 'empty: by the room'),
+  'room/windows/*/width_mm': length('Window width', 'the pane'),
+  'room/windows/*/height_mm': length('Window height', 'the pane'),
+  'room/windows/*/sill_mm': length('Sill', 'from the floor'),
+  'room/daylight/latitude_deg': {
+    label: 'Latitude',
+    kind: 'plain',
+    explain: 'north positive',
+    unit: '°',
+    nullable: false,
+  },
+  'room/daylight/longitude_deg': {
+    label: 'Longitude',
+    kind: 'plain',
+    explain: 'east positive',
+    unit: '°',
+    nullable: false,
+  },
+  'room/daylight/bearing_deg': {
+    label: 'You face',
+    kind: 'plain',
+    explain: 'compass: 0 north, 90 east',
+    unit: '°',
+    nullable: false,
+  },
+  'room/daylight/lasts_min': {
+    label: 'It lasts',
+    kind: 'plain',
+    explain: 'the session',
+    unit: 'min',
+    nullable: false,
+  },
+  'room/daylight/utc_offset_h': {
+    label: 'Clock',
+    kind: 'plain',
+    explain: 'hours ahead of world time',
+    unit: 'h',
+    nullable: false,
+  },
   'cards/*/position/x_mm': length('Card, right', 'of the zone’s centre'),
   'cards/*/position/y_mm': length('Card, away', 'of the zone’s centre'),
   'cards/*/position/z_mm': length('Card, up', 'its middle above the table'),
@@ -142,7 +182,9 @@ const FIELDS: Record<string, FieldInfo> = {
 /** The field at a pointer, or undefined for one that is not typed. */
 export function fieldAt(pointer: string): FieldInfo | undefined {
   const path = pointer.replace(/^\//, '');
-  return FIELDS[path] ?? FIELDS[path.replace(/^(supports|lights|cards)\/\d+\//, '$1/*/')];
+  return (
+    FIELDS[path] ?? FIELDS[path.replace(/^(supports|lights|cards|room\/windows)\/\d+\//, '$1/*/')]
+  );
 }
 
 /** A stored value as it stands in its field. */
@@ -183,7 +225,9 @@ export function readField(field: FieldInfo, text: string, system: UnitSystem): R
       ? { refusal: `${field.label}: “${trimmed}” is no mass. Type one such as 850 or 1.2 kg.` }
       : { value: grams };
   }
-  const number = parseNumber(trimmed.replace(/\s*(mm|px|×|°|%|K|W)$/, '').replace(/^f\//, ''));
+  const number = parseNumber(
+    trimmed.replace(/\s*(mm|px|×|°|%|K|W|min|h)$/, '').replace(/^f\//, ''),
+  );
   if (field.kind === 'share' && number !== null) return { value: Math.round(number * 10) / 1000 };
   return number === null
     ? { refusal: `${field.label}: “${trimmed}” is no number. Type one such as 5.6.` }

@@ -11,6 +11,7 @@ from typing import Final, Literal, Self
 
 from pydantic import Field, model_validator
 
+from steeple.core.plan.daylight import Daylight, Window
 from steeple.core.plan.gear import Body, Lens
 from steeple.core.plan.parts import (
     AlongMm,
@@ -163,6 +164,8 @@ class Room(Part):
     table_from_left_wall_mm: GapMm | None = None
     table_from_far_wall_mm: GapMm | None = None
     keep_clear: tuple[KeepClear, ...] = Field(default=(), max_length=OBSTACLE_LIMIT)
+    windows: tuple[Window, ...] = Field(default=(), max_length=6)
+    daylight: Daylight | None = None
     mains_hz: Literal[50, 60] | None = None
     circuit_w: PowerW | None = Field(
         default=None, description="What the circuit of the sockets may carry, by its fuse."

@@ -102,9 +102,12 @@ def aperture_needed(
     camera: GivenCamera, framing: Framing, focal_mm: float | None, d_mm: float
 ) -> float | None:
     """The f-number that holds the whole work sharp, in the sense of sharpness chosen for the
-    camera; infinite where none does, None for a fixed view."""
+    camera; infinite where none does, as where the work reaches up to the pupil; None for a fixed
+    view."""
     if focal_mm is None or camera.area_mm is None or camera.lens is None:
         return None
+    if d_mm + framing.nearest <= 0:
+        return math.inf
     area = camera.area_mm
     coc = (
         critical_circle(width_mm=area.width, delivered_px=framing.work.delivery_px.width)

@@ -11,10 +11,17 @@ import numpy as np
 from steeple.core.geometry.kernels import Array
 from steeple.core.geometry.vectors import Vector
 from steeple.core.light.colour import mixed_cct_k, spread_mired
+from steeple.core.light.daylight import Sky, window_cd_m2
 from steeple.core.light.emitters import Emitter, light_at, rows_of
 from steeple.core.light.gloss import VISIBLE
 from steeple.core.plan.document import Plan
 from steeple.core.study.assumptions import Assumptions
+from steeple.core.study.daylight import (
+    SUN_POINTS,
+    DaylightStudy,
+    given_windows,
+    moments_of,
+)
 from steeple.core.study.dome import Targets
 from steeple.core.study.given import GivenWork
 from steeple.core.study.given_card import GivenCard, given_cards
@@ -22,7 +29,7 @@ from steeple.core.study.given_light import GivenLamp, direction_of, given_lamps,
 from steeple.core.study.hold import HoldStudy
 from steeple.core.study.lamp_light import Ground, LampLight, Spread, ground_of, lamp_lights
 from steeple.core.study.lens import LensStudy
-from steeple.core.study.light_scene import LightScene, rig_capsules
+from steeple.core.study.light_scene import LightScene, lattice, rig_capsules
 
 DEEPEST_STOPS = 6.0
 """A shadow without any light is said to be this deep."""
@@ -68,6 +75,23 @@ class Shade:
 
 
 @dataclass(frozen=True, slots=True, eq=False)
+class LitWindows:
+    """The windows over the session, with their light at its beginning."""
+
+    study: DaylightStudy
+    alone: tuple[LampLight, ...]
+    spreads: tuple[tuple[Spread, float], ...]
+    lux: float
+
+    @property
+    def emitters(self) -> list[Emitter]:
+        return [
+            replace(one.emitter, intensity_cd=cd)
+            for one, cd in zip(self.study.windows, self.study.cd, strict=True)
+        ]
+
+
+@dataclass(frozen=True, slots=True, eq=False)
 class LightStudy:
     """All lamps of a plan together.
 
@@ -82,6 +106,8 @@ class LightStudy:
     lamps: tuple[LampStudy, ...]
     known: bool
     together: Spread
+    daylight: LitWindows | None
+    has_windows: bool
     shade: Shade | None
     spread_mired: float
     cct_k: float | None
@@ -110,20 +136,47 @@ class LightStudy:
         return tuple(one for one in self.lamps if one.lamp.is_lit)
 
     @property
+    def is_bright(self) -> bool:
+        """Whether anything lights the zone."""
+        return bool(self.lit) or (self.daylight is not None and self.daylight.lux > 0)
+
+    @property
+    def sources(self) -> list[tuple[Emitter, float, tuple[float, ...]]]:
+        """Everything that gives light at the beginning: area, colour, and what each card has by it."""
+        found = [
+            (
+                one.lamp.emitter,
+                one.lamp.cct_k,
+                tuple(cd * one.lamp.emitter.intensity_cd for cd in alone.card_cd),
+            )
+            for one, alone in zip(self.lamps, self.alone, strict=True)
+            if one.lamp.is_lit
+        ]
+        none = (0.0,) * len(self.ground.cards)
+        if self.daylight is not None:
+            found += [(one, self.daylight.study.cct_k, none) for one in self.daylight.emitters]
+        return found
+
+    @property
+    def lamps_lx(self) -> float:
+        """What the lamps alone give on the zone."""
+        return sum(one.zone_lx for one in self.lit)
+
+    @property
     def mean_lx(self) -> float:
-        return float(self.open_lx.mean()) if len(self.lit) else 0.0
+        return float(self.open_lx.mean()) if self.is_bright else 0.0
 
     @property
     def evenness_stops(self) -> float:
         """Greatest ÷ least on the zone, in stops."""
-        if not len(self.lit) or float(self.open_lx.min()) <= 0:
+        if not self.is_bright or float(self.open_lx.min()) <= 0:
             return DEEPEST_STOPS
         return math.log2(float(self.open_lx.max()) / float(self.open_lx.min()))
 
     @property
     def hot_stops(self) -> float:
         """Brightest place over the middle of all, in stops."""
-        middle = float(np.median(self.open_lx)) if len(self.lit) else 0.0
+        middle = float(np.median(self.open_lx)) if self.is_bright else 0.0
         return math.log2(float(self.open_lx.max()) / middle) if middle > 0 else 0.0
 
     @property
@@ -134,7 +187,7 @@ class LightStudy:
     @property
     def stops_to_spare(self) -> float | None:
         """Light on the zone against what is needed, in stops; negative where it is too dark."""
-        if not self.known or not self.lit or self.needed_lx is None or self.mean_lx <= 0:
+        if not self.known or not self.is_bright or self.needed_lx is None or self.mean_lx <= 0:
             return None
         return math.log2(self.mean_lx / self.needed_lx)
 
@@ -167,7 +220,7 @@ def study_light(
     a lamp that has not moved is taken over, where cards and tubes stand as they did. That changes
     nothing but the time it takes.
     """
-    if not plan.lights:
+    if not plan.lights and not any(not one.closed for one in plan.room.windows):
         return None
     given = given_lamps(plan, work, assumptions)
     cards = given_cards(plan, work, given, assumptions)
@@ -176,19 +229,26 @@ def study_light(
     measured = measured_in(one.fixture for one in plan.lights)
     if before is not None and _stands_so(before, cards, tubes, measured):
         ground, kept = before.ground, {one.emitter: one for one in before.alone}
+        kept |= {one.emitter: one for one in before.daylight.alone} if before.daylight else {}
     else:
         ground = ground_of(work, lens, hold, cards, measured)
     wanted = [replace(one.emitter, intensity_cd=1.0) for one in given]
     fresh = [one for one in dict.fromkeys(wanted) if one not in kept]
     kept |= {one.emitter: one for one in lamp_lights(ground, fresh)}
     alone = tuple(kept[one] for one in wanted)
+    daylight = _daylight(plan, ground, kept, assumptions)
     together = _together(ground, given, alone)
+    for spread, cd in daylight.spreads if daylight else ():
+        together = together.plus(spread, cd)
     studies = tuple(
         _lamp(ground, one, light, together) for one, light in zip(given, alone, strict=True)
     )
     lamps_on = [one for one in studies if one.lamp.is_lit]
     light_shares = [one.zone_lx for one in lamps_on]
     ccts = [one.lamp.cct_k for one in lamps_on]
+    if daylight is not None and daylight.lux > 0:
+        light_shares.append(daylight.lux)
+        ccts.append(daylight.study.cct_k)
     bright = sum(light_shares) > 0
     return LightStudy(
         work=work,
@@ -198,9 +258,40 @@ def study_light(
         lamps=studies,
         known=all(one.lamp.full_cd is not None for one in lamps_on),
         together=together,
-        shade=_shade(ground, together, given, alone) if lamps_on else None,
+        daylight=daylight,
+        has_windows=any(not one.closed for one in plan.room.windows),
+        shade=_shade(ground, together, given, daylight) if bright else None,
         spread_mired=spread_mired(ccts, light_shares) if bright else 0.0,
         cct_k=mixed_cct_k(ccts, light_shares) if bright else None,
+    )
+
+
+def _daylight(
+    plan: Plan, ground: Ground, kept: dict[Emitter, LampLight], assumptions: Assumptions
+) -> LitWindows | None:
+    """The open windows, where place and time are known."""
+    given = plan.room.daylight
+    windows = given_windows(plan, ground.scene.work, assumptions)
+    if given is None or not windows:
+        return None
+    fresh = [one.emitter for one in windows if one.emitter not in kept]
+    found = kept | {one.emitter: one for one in lamp_lights(ground, fresh)}
+    lights = tuple(found[one.emitter] for one in windows)
+    per_cd = [float(one.total.still.mean()) for one in lights]
+    usual: Sky = "overcast"
+    sky = assumptions.choose(
+        given.sky, at="room/daylight/sky", usual=usual, why="the darker and steadier day"
+    )
+    moments = moments_of(given, windows, per_cd, lattice(ground.scene.work, *SUN_POINTS))
+    up = moments[0].sun_deg
+    cds = tuple(
+        one.luminance_to_cd(window_cd_m2(up, sky, transmittance=one.pane)) for one in windows
+    )
+    return LitWindows(
+        study=DaylightStudy(given=given, windows=windows, sky=sky, cd=cds, moments=moments),
+        alone=lights,
+        spreads=tuple((one.total, cd) for one, cd in zip(lights, cds, strict=True)),
+        lux=sum(each * cd for each, cd in zip(per_cd, cds, strict=True)),
     )
 
 
@@ -277,7 +368,7 @@ def depth_of(before: Array, after: Array) -> Array:
 
 
 def _shade(
-    ground: Ground, together: Spread, given: Sequence[GivenLamp], alone: Sequence[LampLight]
+    ground: Ground, together: Spread, given: Sequence[GivenLamp], daylight: LitWindows | None
 ) -> Shade:
     """Shadows of maker, camera and rig, of all lit lamps together, on what the camera sees."""
     depths, means, all_weights = [], [], []
@@ -298,15 +389,14 @@ def _shade(
     share = weights[order].cumsum() / weights.sum()
     p95 = float(deep[order][min(len(order) - 1, int(np.searchsorted(share, 0.95)))])
     pose = int(np.argmax(means))
-    lit = [(one.emitter, light) for one, light in zip(given, alone, strict=True) if one.is_lit]
+    lit = [one.emitter for one in given if one.is_lit]
+    lit += daylight.emitters if daylight else ()
     return Shade(
         mean=float((deep * weights).sum() / weights.sum()),
         p95=p95,
         worst=float(deep.max()),
         pose=pose,
-        by=_caster(ground, rows_of(tuple(one for one, _ in lit)), pose)
-        if p95 > SHADE_STOPS
-        else "",
+        by=_caster(ground, rows_of(tuple(lit)), pose) if p95 > SHADE_STOPS else "",
     )
 
 

@@ -30,7 +30,7 @@ from steeple.core.units import Unit
 
 IES = "IES, Lighting Handbook; Moon & Spencer, The Photic Field"
 WALTER = "Walter et al. 2007 (GGX, Smith, Fresnel)"
-HAND_MM = 60.0
+HAND_MM, LIFT_MM = 60.0, 20.0
 """Height of the hand over the work for the soft edge of its shadow; a planning value of our own."""
 
 
@@ -61,6 +61,17 @@ class LampDrawing(Result):
     says: str
 
 
+class DaylightStep(Result):
+    """One time of the session: all light on the zone against its beginning, in stops, on a clear and
+    on an overcast day; the share of the zone in the sun on a clear day."""
+
+    clock: str
+    sun_deg: float
+    clear_stops: float
+    overcast_stops: float
+    sun_share: float
+
+
 class LightDrawing(Result):
     """Lamps and the map of the zone: light in stops against its middle, row by row from near left,
     with everything but the maker in the way."""
@@ -74,6 +85,7 @@ class LightDrawing(Result):
     shade_p95_stops: float | None
     shade_worst_stops: float | None
     shade_by: str
+    daylight: tuple[DaylightStep, ...]
 
 
 def light_missing_answer(plan: Plan, about: str) -> Answer:
@@ -96,12 +108,7 @@ def light_answer(study: LightStudy, about: str) -> Answer:
     """Where the lamp that gives most stands, and what it leaves lit; then lux, evenness, ISO."""
     key = study.key
     if key is None:
-        return Answer(
-            step="light",
-            about=about,
-            line=say("No lamp is switched on: the work is dark."),
-            under=(),
-        )
+        return Answer(step="light", about=about, line=_without_lamps(study), under=())
     at = f"/{key.lamp.at}/position"
     share = door(Quantity(value=round(100 * key.share), unit="percent"), figure="light.share")
     worst = Quantity(value=round(100 * key.worst), unit="percent")
@@ -128,6 +135,24 @@ def light_answer(study: LightStudy, about: str) -> Answer:
     return Answer(step="light", about=about, line=line, under=_under(study, key))
 
 
+def _without_lamps(study: LightStudy) -> Sentence:
+    """By the window alone, or in the dark."""
+    if study.daylight is None or study.daylight.lux <= 0:
+        if study.known and study.has_windows:
+            return say("No lamp is switched on; say where and when, and the window is worked out.")
+        return say("No lamp is switched on: the work is dark.")
+    windows = study.daylight.study
+    last = windows.moments[-1]
+    change = windows.drift_stops(0.0)[-1]
+    return say(
+        "By the window alone: {lux} on the zone at " + windows.moments[0].clock + " under "
+        + ("an " if windows.sky == "overcast" else "a ") + windows.sky
+        + " sky, {change} " + ("brighter" if change > 0 else "darker") + f" at {last.clock}.",
+        lux=door(Quantity(value=study.mean_lx, unit="lx"), figure="light.illuminance"),
+        change=Quantity(value=round(abs(change), 1), unit="stops"),
+    )  # fmt: skip
+
+
 def _under(study: LightStudy, key: LampStudy) -> Sentence:
     table, c = study.work.table, key.lamp.centre
     at = f"/{key.lamp.at}/position"
@@ -142,6 +167,9 @@ def _under(study: LightStudy, key: LampStudy) -> Sentence:
     if study.known:
         lux = Quantity(value=study.mean_lx, unit="lx")
         pieces.append(say("{lux} on the zone", lux=door(lux, figure="light.illuminance")))
+        if study.daylight is not None:
+            day = Quantity(value=study.daylight.lux, unit="lx")
+            pieces.append(say("{lux} of it daylight", lux=day))
     stops = Quantity(value=round(study.evenness_stops, 1), unit="stops")
     pieces.append(say("even to {stops}", stops=door(stops, figure="light.evenness")))
     if study.iso is not None:
@@ -162,7 +190,7 @@ def _under(study: LightStudy, key: LampStudy) -> Sentence:
 def light_drawing(study: LightStudy) -> LightDrawing:
     """Lamps and map as results."""
     seen = study.seen_lx
-    middle = sorted(seen.tolist())[len(seen) // 2] if study.lit else 0.0
+    middle = sorted(seen.tolist())[len(seen) // 2] if study.is_bright else 0.0
     floor = middle / 64.0
     stops = tuple(
         round(math.log2(max(value, floor) / middle), 2) if middle > 0 else -6.0
@@ -174,11 +202,29 @@ def light_drawing(study: LightStudy) -> LightDrawing:
         across=MAP[0],
         along=MAP[1],
         map_stops=stops,
-        middle_lx=middle if study.known and study.lit else None,
+        middle_lx=middle if study.known and study.is_bright else None,
         shade_mean_stops=None if shade is None else shade.mean,
         shade_p95_stops=None if shade is None else shade.p95,
         shade_worst_stops=None if shade is None else shade.worst,
         shade_by="" if shade is None else shade.by,
+        daylight=_daylight(study),
+    )
+
+
+def _daylight(study: LightStudy) -> tuple[DaylightStep, ...]:
+    if study.daylight is None:
+        return ()
+    moments, lamps = study.daylight.study.moments, study.lamps_lx + 1e-6
+    first = moments[0]
+    return tuple(
+        DaylightStep(
+            clock=one.clock,
+            sun_deg=one.sun_deg,
+            clear_stops=math.log2((lamps + one.clear_lx) / (lamps + first.clear_lx)),
+            overcast_stops=math.log2((lamps + one.overcast_lx) / (lamps + first.overcast_lx)),
+            sun_share=one.sun_share,
+        )
+        for one in moments
     )
 
 
@@ -219,17 +265,19 @@ class LightInputs:
 
 def _illuminance(i: LightInputs) -> Computed | None:
     study = i.study
-    if not study.known or not study.lit:
+    if not study.known or not study.is_bright:
         return None
     puts: tuple[Put, ...] = ()
     for one in study.lit:
         puts += i.put("E", one.lamp.name, one.zone_lx, "lx")
+    if study.daylight is not None:
+        puts += i.put("E", "the windows, at the beginning", study.daylight.lux, "lx")
     return Quantity(value=study.mean_lx, unit="lx"), puts
 
 
 def _evenness(i: LightInputs) -> Computed | None:
     study = i.study
-    if not study.lit:
+    if not study.is_bright:
         return None
     middle = float(study.open_lx.mean()) or 1.0
     puts = i.put("E⁺", "brightest place ÷ mean", float(study.open_lx.max()) / middle, "ratio")
@@ -284,6 +332,17 @@ def _penumbra(i: LightInputs) -> Computed | None:
     return mm(width), puts
 
 
+def _lift(i: LightInputs) -> Computed | None:
+    key = i.study.key
+    if key is None or key.elevation_deg < 1.0:
+        return None
+    aside = LIFT_MM / math.tan(math.radians(min(key.elevation_deg, 89.9)))
+    soft = penumbra_mm(key.lamp.part.fixture, distance_mm=key.distance_mm, caster_mm=LIFT_MM)
+    puts = i.put("h", "lifted off the background", LIFT_MM, "mm")
+    puts += i.put("e", "lamp above the work", key.elevation_deg, "deg")
+    return mm(aside), puts + i.put("p", "soft over", soft, "mm")
+
+
 def _glare(i: LightInputs) -> Computed | None:
     worst = max(i.study.lit, key=lambda one: one.glare_ratio, default=None)
     if worst is None:
@@ -309,6 +368,20 @@ def _balance(i: LightInputs) -> Computed | None:
     )
 
 
+def _drift(i: LightInputs) -> Computed | None:
+    windows = i.study.daylight
+    if windows is None:
+        return None
+    changes = windows.study.drift_stops(i.study.lamps_lx)
+    worst = max(changes, key=abs)
+    at = windows.study.moments[changes.index(worst)]
+    puts = i.put("E₀", "lamps alone", i.study.lamps_lx, "lx")
+    puts += i.put("D₀", "clear sky at the beginning", windows.study.moments[0].clear_lx, "lx")
+    puts += i.put("D", f"clear sky at {at.clock}", at.clear_lx, "lx")
+    puts += i.put("h", f"sun at {at.clock}", at.sun_deg, "deg")
+    return Quantity(value=abs(worst), unit="stops"), puts
+
+
 # fmt: off
 LIGHT_FIGURES: tuple[FigureSpec[LightInputs], ...] = (
     FigureSpec("light.illuminance", "Light on the zone", "mean over the zone, camera and rig in place, no maker",
@@ -325,9 +398,15 @@ LIGHT_FIGURES: tuple[FigureSpec[LightInputs], ...] = (
                note="Six stops stand for no light at all."),
     FigureSpec("light.penumbra", "Soft edge", "shadow of a hand over the work, from the lamp that gives most",
                "b·h ÷ (d − h)", PLAIN, _penumbra),
+    FigureSpec("light.lift", "Shadow of a small thing lifted 2 cm", "how far aside it falls, from the lamp that gives most",
+               "h ÷ tan(e)", PLAIN, _lift,
+               note="On a pin or a block a small thing parts from its shadow: twice as high, twice as far and as soft."),
     FigureSpec("light.glare", "Gloss against the work’s own light", "the worst place; seen from 0.3, burnt from 4",
                "∫ D·F·G·L ÷ (4·cos·cos) dω ÷ (E·ρ ÷ π)", WALTER, _glare),
     FigureSpec("light.iso", "ISO needed", "at the f-number and exposure time set", "S₀·E₀ ÷ E", ISO_2720, _iso),
+    FigureSpec("light.drift", "Drift of daylight", "greatest change over the session, clear or overcast, whichever is more",
+               "log₂((E₀ + D) ÷ (E₀ + D₀))", "Gillette, Pierpoint & Treado 1984 (sky); astral (place of the sun)", _drift,
+               note="An even sky, nothing before the window; a given day may differ by a stop."),
     FigureSpec("light.mired", "Difference in colour", "between lamps that give a tenth of the light or more",
                "10⁶ ÷ K₁ − 10⁶ ÷ K₂", "CIE S 017", _mired),
     FigureSpec("light.balance", "White balance to set", "the mixed light on the zone", "10⁶ ÷ Σ s·(10⁶ ÷ K)",

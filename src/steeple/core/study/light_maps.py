@@ -45,8 +45,7 @@ def light_map(study: LightStudy, *, of: MapOf, pose: int | None = None) -> Light
     pose: 0 … 8 for shadows of one pose; None = the deepest over all.
     """
     points = lattice(study.work, *FINE)
-    lit = [one.lamp.emitter for one in study.lit]
-    rows = rows_of(tuple(lit))
+    rows = rows_of(tuple(emitter for emitter, _, _ in study.sources))
     if of == "light":
         return _light(study, points, rows)
     if of == "gloss":
@@ -78,11 +77,17 @@ def _light(study: LightStudy, points: Array, rows: Array) -> LightMap:
 
 
 def _direct_mean(study: LightStudy) -> float:
-    total = 0.0
-    for lamp, alone in zip(study.lamps, study.alone, strict=True):
-        if lamp.lamp.is_lit:
-            total += float(alone.direct.rig.mean()) * lamp.lamp.emitter.intensity_cd
-    return total
+    """What comes straight from lamps and windows, in the mean of the zone."""
+    rows = rows_of(tuple(emitter for emitter, _, _ in study.sources))
+    lit = light_at(
+        study.ground.points,
+        study.ground.normal,
+        rows,
+        study.scene.rig,
+        study.scene.tables,
+        quick=True,
+    )
+    return float(lit.seen.sum(axis=0).mean())
 
 
 def _shadow(study: LightStudy, points: Array, rows: Array, poses: Sequence[int]) -> LightMap:

@@ -33,25 +33,19 @@ def lighting_of(study: LightStudy, *, pose: int, quality: str = "draft") -> Ligh
     pose: 0 … 8. ``quality``: how close the places are at which shadows are worked out.
     """
     mean = study.mean_lx
-    if not study.lit or mean <= 0 or study.cct_k is None:
+    if not study.is_bright or mean <= 0 or study.cct_k is None:
         return None
     work, scene = study.work, study.scene
     sources: list[tuple[Emitter, tuple[float, float, float]]] = []
     around_lx = np.zeros(3)
     per_lm = room_lx_per_lm(work)
-    for lamp, alone in zip(study.lamps, study.alone, strict=True):
-        if not lamp.lamp.is_lit:
-            continue
-        colour = tint(cct_k=lamp.lamp.cct_k, white_k=study.cct_k)
-        sources.append((lamp.lamp.emitter, colour))
-        around_lx += np.array(colour) * per_lm * flux_lm(lamp.lamp.emitter)
-        for card, share in zip(study.ground.cards, alone.card_cd, strict=True):
-            sources.append(
-                (
-                    replace(card.emitter, intensity_cd=share * lamp.lamp.emitter.intensity_cd),
-                    colour,
-                )
-            )
+    for emitter, cct_k, card_cd in study.sources:
+        colour = tint(cct_k=cct_k, white_k=study.cct_k)
+        sources.append((emitter, colour))
+        around_lx += np.array(colour) * per_lm * flux_lm(emitter)
+        for card, cd in zip(study.ground.cards, card_cd, strict=True):
+            if cd > 0:
+                sources.append((replace(card.emitter, intensity_cd=cd), colour))
     rows = rows_of(tuple(one for one, _ in sources))
     colours = np.array([colour for _, colour in sources])
     frame = _frame(study)

@@ -8,7 +8,7 @@ import { useEntries } from '../../ui/useEntries';
 import classes from './light.module.css';
 
 const USES = { bounce: 'bounce card', flag: 'flag', diffuser: 'diffuser' };
-const LIMIT = 10;
+const LIMIT = 6;
 
 const placed = (id: string, card: LightCard, cardId: string | null): PlacedCard => ({
   id,

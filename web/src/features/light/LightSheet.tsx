@@ -19,6 +19,7 @@ import { Maps } from './Maps';
 import { PlaceThem } from './PlaceThem';
 import { Schools } from './Schools';
 import { useDome } from './useDome';
+import { Windows } from './Windows';
 
 export function LightSheet({ findings: _findings }: { findings: readonly Finding[] }) {
   const { plan, evaluation } = useSheet();
@@ -26,11 +27,18 @@ export function LightSheet({ findings: _findings }: { findings: readonly Finding
   return (
     <>
       <AnswerLine step="light" />
-      {light && plan.lights.length ? <Drawings light={light} /> : <Empty />}
+      {light && plan.lights.length ? (
+        <Drawings light={light} />
+      ) : light ? (
+        <ByWindow light={light} />
+      ) : (
+        <Empty />
+      )}
       <PlaceThem />
       <Lamps />
       <TakeLamp />
       {plan.lights.length ? <Cards /> : null}
+      <Windows steps={light?.daylight ?? []} />
       {light ? <FigureList begins="light." /> : null}
       {light?.lamps.some((one) => one.glare > 0) ? <GlareWays /> : null}
       <Schools />
@@ -44,6 +52,21 @@ function Empty() {
       With the first lamp the dome appears: every direction that it could come from, washed with ink
       where your hands, head or camera would stand in its light.
     </p>
+  );
+}
+
+/** Before there is a lamp, with a window: what the lens sees by it, and the maps. */
+function ByWindow({ light }: { light: LightDrawing }) {
+  const [pose, setPose] = useState(4);
+  return (
+    <div className={classes.views}>
+      <div className={classes.left}>
+        <LensPicture onPose={setPose} />
+      </div>
+      <div className={classes.beside}>
+        <Maps light={light} pose={pose} />
+      </div>
+    </div>
   );
 }
 

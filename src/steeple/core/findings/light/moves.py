@@ -31,6 +31,7 @@ def light_moves(scene: Scene) -> Iterator[Proposal]:
     study = scene.light
     if study is None:
         return
+    yield from _blinds(scene)
     yield from _colour(study)
     yield from _levels(study)
     yield from _switch(scene, study)
@@ -79,6 +80,15 @@ def _best_ways(
         if len(chosen) == TRIED:
             break
     return chosen
+
+
+def _blinds(scene: Scene) -> Iterator[Proposal]:
+    for index, window in enumerate(scene.plan.room.windows):
+        if not window.closed:
+            yield Proposal(
+                action=say("Close the blind: " + window.name),
+                changes=(Change(path=f"/room/windows/{index}/closed", value=True),),
+            )
 
 
 def _places(study: LightStudy) -> Iterator[Proposal]:

@@ -1,0 +1,122 @@
+"""Where lamps stand, and what they do to lens and eyes there."""
+
+from __future__ import annotations
+
+from steeple.core.findings.cautions import DAZZLE_CD_M2
+from steeple.core.findings.finding import Said, measured
+from steeple.core.findings.scene import Scene
+from steeple.core.light.gloss import BURNT
+from steeple.core.study.light import LightStudy
+from steeple.core.study.result import Quantity, Sentence, mm, say
+
+DAZZLE_DEG = 35.0
+
+
+REACHING = 0.5
+
+
+GLARE_SHARE = 0.02
+
+
+def judge_no_lamp(scene: Scene) -> Said | None:
+    """Whether anything lights the work."""
+    if scene.sight is None:
+        return None
+    if scene.light is None:
+        return Said(
+            verdict="unknown",
+            title=say("No lamp is placed yet"),
+            reason=say("Take one from the cupboard below; the dome then says where it goes."),
+        )
+    if not scene.light.lit and scene.light.is_bright:
+        return Said(verdict="holds", title=say("The window alone lights the work"))
+    if not scene.light.lit:
+        return Said(
+            verdict="fails", title=say("Every lamp is switched off"), reason=say("Switch one on.")
+        )
+    return Said(verdict="holds", title=say("A lamp is lit"))
+
+
+def judge_glare(study: LightStudy) -> Said | None:
+    """How much of the zone mirrors a lamp into the lens."""
+    worst = max(study.lit, key=lambda one: (one.glare, one.glare_ratio))
+    against = measured(100 * worst.glare, unit="percent", most=100 * GLARE_SHARE)
+    if worst.glare <= GLARE_SHARE:
+        return Said(
+            verdict="holds", title=say("No lamp is mirrored into the lens"), measured=against
+        )
+    where: Sentence = ()
+    if worst.glare_at is not None:
+        zone = study.work.zone
+        where = say(
+            "Brightest {x} from the left of the zone and {y} from its near side. ",
+            x=mm(worst.glare_at.x - zone.left), y=mm(worst.glare_at.y - study.work.footprint.near),
+        )  # fmt: skip
+    burnt = worst.glare_ratio >= BURNT
+    return Said(
+        verdict="fails" if burnt else "watch",
+        title=say("{share} of the zone mirrors " + worst.lamp.name,
+                  share=Quantity(value=round(100 * worst.glare), unit="percent")),
+        reason=where + say(
+            ("It burns out there. " if burnt else "It veils what lies under it. ")
+            + "Another direction, a lower lamp, or the work tipped a few degrees throws it past the lens. "
+            "A polarising filter does next to nothing from straight above."
+        ),
+        measured=against,
+        place="dome",
+    )  # fmt: skip
+
+
+def judge_framed(study: LightStudy) -> Said | None:
+    """Lamps in the picture."""
+    found = [one.lamp.name for one in study.lamps if one.in_frame]
+    if not found:
+        return Said(verdict="holds", title=say("No lamp is in the picture"))
+    return Said(verdict="fails", title=say("In the picture: " + ", ".join(found)),
+                reason=say("Higher, farther aside, or farther away."), place="dome")  # fmt: skip
+
+
+def judge_unplaceable(study: LightStudy) -> Said | None:
+    """Lamps that stand in something."""
+    found = [one for one in study.lamps if one.blocked]
+    if not found:
+        return Said(verdict="holds", title=say("Every lamp has room where it stands"))
+    one = found[0]
+    return Said(verdict="fails", title=say("No room there for " + one.lamp.name + ": it stands in " + one.blocked),
+                reason=say("Nothing can stand there."), place="dome")  # fmt: skip
+
+
+def judge_hidden(study: LightStudy) -> Said | None:
+    """Lamps whose light the room keeps back."""
+    worst = min(study.lit, key=lambda one: one.reaching)
+    against = measured(100 * worst.reaching, unit="percent", least=100 * REACHING)
+    if worst.reaching >= REACHING:
+        return Said(
+            verdict="holds", title=say("Nothing in the room stands before a lamp"), measured=against
+        )
+    return Said(
+        verdict="fails",
+        title=say("Only {share} of the light of " + worst.lamp.name + " reaches the zone",
+                  share=Quantity(value=round(100 * worst.reaching), unit="percent")),
+        reason=say("Something in the room or on the table stands before it."),
+        measured=against, place="dome",
+    )  # fmt: skip
+
+
+def judge_dazzle(study: LightStudy) -> Said | None:
+    """Bright lamps near where the maker looks."""
+    found = [
+        one for one in study.lit if one.luminance_cd_m2 > DAZZLE_CD_M2 and one.eye_deg < DAZZLE_DEG
+    ]
+    if not found:
+        return Said(verdict="holds", title=say("No lamp shines into your eyes as you work"))
+    one = found[0]
+    return Said(
+        verdict="watch",
+        title=say(
+            "You are dazzled by " + one.lamp.name + ", {angle} from where you look",
+            angle=Quantity(value=round(one.eye_deg), unit="deg"),
+        ),
+        reason=say("Higher or farther aside; a diffuser makes it milder."),
+        place="dome",
+    )
