@@ -20,6 +20,7 @@ from steeple.core.solve.lamp_dome import dome_of, map_of
 from steeple.core.solve.lighting_ways import bounded_levels, tidy_percent
 from steeple.core.solve.place_lamps import LightingOutcome, Progress, place_lamps
 from steeple.core.study.answers import Answer
+from steeple.core.study.dome import dome
 from steeple.core.study.given_light import direction_of, full_intensity, spot_at
 from steeple.core.study.light import LightStudy
 from steeple.core.study.light_maps import UNSEEN
@@ -323,6 +324,29 @@ def test_a_dome_of_a_plan_names_the_best_and_mends_by_it() -> None:
     assert glare.verdict == "holds"
     with pytest.raises(InputError, match="there is no lamp 5"):
         dome_of(GILDING, lamp=5)
+
+
+def test_with_other_lamps_the_dome_says_what_this_one_adds() -> None:
+    """Where the lamp stands already, the dome says what the finding says; alone it says no depth."""
+    two = changed(lights=[ABOVE, lamp(PANEL, 600, 300, 700, "two", level_percent=15)])
+    found = study(two)
+    beside = found.beside(1)
+    assert beside is not None
+    assert study(SOUND).beside(0) is None
+    one = found.lamps[1]
+    (here,) = dome(
+        found.scene, PANEL, distance_mm=one.distance_mm,
+        where=[(one.azimuth_deg, one.elevation_deg)], beside=beside,
+    )  # fmt: skip
+    assert found.shade is not None
+    assert here.depth_stops == pytest.approx(found.shade.p95, abs=0.05)
+    reply = dome_of(two, lamp=1)
+    assert reply.best is not None
+    assert reply.best.depth_stops is not None
+    assert here.depth_stops is not None
+    assert reply.best.depth_stops <= here.depth_stops + 0.1
+    assert "with the other light" in sentence_words(reply.says, "cm")
+    assert all(one.depth_stops is None for one in dome_of(SOUND).directions)
 
 
 def test_directions_and_places_go_back_and_forth() -> None:

@@ -164,7 +164,8 @@ def test_a_window_drifts_and_its_blind_ends_it(opened: Opener) -> None:
     lasts.press("Enter")
     saved(page)
     expect(page.get_by_label("Daylight over the session")).to_be_visible()
-    expect(page.get_by_text("overcast", exact=True).first).to_be_visible()
+    chart = page.get_by_role("group", name="Daylight over the session", exact=False)
+    expect(chart.get_by_text("overcast", exact=True)).to_be_visible()
     page.get_by_role("checkbox", name="blind closed").click()
     expect(note).to_have_count(0)
 
@@ -187,3 +188,21 @@ def test_a_school_is_begun_with(opened: Opener) -> None:
     pair.get_by_role("button", name="Begin with it").click()
     saved(page)
     expect(page.locator("[data-handle=lamp-1]")).to_be_visible()
+
+
+def test_the_picture_before_a_change_is_kept_to_compare(opened: Opener) -> None:
+    page = opened(SOUND, "light")
+    picture = page.get_by_alt_text(re.compile("by the lamps of the plan"))
+    expect(picture).to_be_visible()
+    expect(page.get_by_role("button", name="before the change")).to_have_count(0)
+    page.wait_for_load_state("networkidle")
+    field = page.get_by_role("textbox", name="Lamp, right")
+    field.fill("60")
+    field.press("Enter")
+    saved(page)
+    page.get_by_role("button", name="before the change").click()
+    now = page.get_by_role("button", name="as it is now")
+    expect(now).to_have_attribute("aria-pressed", "true")
+    was = picture.get_attribute("src")
+    now.click()
+    expect(picture).not_to_have_attribute("src", was or "")

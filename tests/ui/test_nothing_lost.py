@@ -11,6 +11,13 @@ from tests.plans import SOUND, changed
 from tests.ui.conftest import Opener, Server, Watch, answer, saved
 
 pytestmark = pytest.mark.ui
+GONE = (
+    "ERR_CONNECTION_REFUSED",
+    "ERR_CONNECTION_RESET",
+    "ERR_EMPTY_RESPONSE",
+    "ERR_SOCKET_NOT_CONNECTED",
+)
+"""What a browser says of a server that was killed."""
 HEIGHT = "[data-handle=lens-height]"
 
 
@@ -81,7 +88,7 @@ def test_a_conflict_can_be_looked_at(server: Server, context: BrowserContext, wa
 def test_a_killed_server_loses_nothing(
     own_server: Server, context: BrowserContext, watch: Watch
 ) -> None:
-    watch.expected += ["ERR_CONNECTION_REFUSED", "ERR_CONNECTION_RESET", "ERR_EMPTY_RESPONSE"]
+    watch.expected += [*GONE]
     plan_id = own_server.put_on_shelf(SOUND)
     page = context.new_page()
     page.goto(f"{own_server.base}/plan/{plan_id}/lens")
@@ -128,7 +135,7 @@ def test_what_was_not_saved_is_saved_after_a_reload(
 def test_every_change_made_without_a_server_is_there_after_it_returns(
     own_server: Server, context: BrowserContext, watch: Watch
 ) -> None:
-    watch.expected += ["ERR_CONNECTION_REFUSED", "ERR_CONNECTION_RESET", "ERR_EMPTY_RESPONSE"]
+    watch.expected += [*GONE]
     plan_id = own_server.put_on_shelf(SOUND)
     page = context.new_page()
     page.goto(f"{own_server.base}/plan/{plan_id}/lens")

@@ -1757,6 +1757,8 @@ export interface components {
             in_frame: boolean;
             /** Blocked */
             blocked: string;
+            /** Depth Stops */
+            depth_stops: number | null;
         };
         /**
          * DomeReply

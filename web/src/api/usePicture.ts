@@ -1,33 +1,65 @@
-/** What the lens sees of a plan: one picture in flight, the newest plan next. */
+/** What the lens sees of a plan: one picture in flight, the newest plan next; and the one before. */
 import { useEffect, useRef, useState } from 'react';
 import { getPicture } from './requests';
 import type { Plan } from './types';
 
-/** Address of the newest picture; null while there is none. `plan` null asks for none. */
+interface Job {
+  plan: Plan;
+  quality: 'draft' | 'fine';
+  pose: number;
+}
+
+interface Shown extends Job {
+  address: string;
+}
+
+export interface Pictures {
+  /** Address of the newest picture; null while there is none. */
+  now: string | null;
+  /** The finished picture of the plan before its last change, in the same pose. */
+  before: string | null;
+}
+
+/** A plan that was only saved is the same plan. */
+const differ = (one: Plan, other: Plan): boolean =>
+  one !== other && JSON.stringify(one) !== JSON.stringify(other);
+
+const NONE: Pictures = { now: null, before: null };
+
+/** `plan` null asks for none. */
 export function usePicture(
   plan: Plan | null,
   { widthPx, quality, pose }: { widthPx: number; quality: 'draft' | 'fine'; pose: number },
-): string | null {
-  const [address, setAddress] = useState<string | null>(null);
-  const wanted = useRef<{ plan: Plan; quality: 'draft' | 'fine'; pose: number } | null>(null);
+): Pictures {
+  const [pictures, setPictures] = useState<Pictures>(NONE);
+  const wanted = useRef<Job | null>(null);
   const running = useRef(false);
   const gone = useRef(false);
-  const shown = useRef<string | null>(null);
+  const shown = useRef<Shown | null>(null);
+  const kept = useRef<Shown | null>(null);
 
   useEffect(() => {
     gone.current = false;
     return () => {
       gone.current = true;
-      if (shown.current) URL.revokeObjectURL(shown.current);
-      shown.current = null;
+      for (const one of [shown, kept]) {
+        if (one.current) URL.revokeObjectURL(one.current.address);
+        one.current = null;
+      }
     };
   }, []);
 
   useEffect(() => {
-    const show = (next: string | null): void => {
-      if (shown.current) URL.revokeObjectURL(shown.current);
+    const show = (next: Shown | null): void => {
+      const last = shown.current;
+      const keeps = last?.quality === 'fine' && next !== null && differ(last.plan, next.plan);
+      if (keeps || (kept.current && kept.current.pose !== next?.pose)) {
+        if (kept.current) URL.revokeObjectURL(kept.current.address);
+        kept.current = keeps && last?.pose === next?.pose ? last : null;
+      }
+      if (last && kept.current !== last) URL.revokeObjectURL(last.address);
       shown.current = next;
-      setAddress(next);
+      setPictures({ now: next?.address ?? null, before: kept.current?.address ?? null });
     };
     if (!plan) {
       wanted.current = null;
@@ -43,7 +75,7 @@ export function usePicture(
         wanted.current = null;
         try {
           const blob = await getPicture(job.plan, widthPx, job.quality, job.pose);
-          if (!gone.current) show(URL.createObjectURL(blob));
+          if (!gone.current) show({ ...job, address: URL.createObjectURL(blob) });
         } catch {
           // The evaluation says what is wrong; the picture waits for the next change.
         }
@@ -53,5 +85,5 @@ export function usePicture(
     void run();
   }, [plan, widthPx, quality, pose]);
 
-  return address;
+  return pictures;
 }

@@ -124,7 +124,11 @@ function Wash({
     if (!canvas || !context) return;
     const ink = getComputedStyle(canvas).color.match(/\d+/g)?.map(Number) ?? [32, 48, 44];
     const image = context.createImageData(canvas.width, canvas.height);
-    const share = reader(directions, (one) => 0.5 * (one.share + one.worst));
+    const share = reader(directions, (one) =>
+      one.depth_stops === null
+        ? 0.5 * (one.share + one.worst)
+        : 1 - Math.min(1, one.depth_stops / DEEP_STOPS),
+    );
     const glare = reader(directions, (one) => (one.glare > 0.02 ? 1 : 0));
     const barred = reader(directions, (one) => (one.blocked ? 1 : 0));
     const framed = reader(directions, (one) => (one.in_frame ? 1 : 0));
@@ -155,6 +159,9 @@ function Wash({
   const whole = Math.round(size);
   return <canvas ref={ref} width={whole} height={whole} className={dome.wash} />;
 }
+
+/** With other lamps lit, a shadow so deep is washed as dark as no light at all. */
+const DEEP_STOPS = 2.5;
 
 const STEP_DEG = 5;
 const SETTLE_MS = 500;

@@ -32,11 +32,14 @@ export function LensPicture({ className, onPose }: Props) {
   const [pose, setPose] = useState(4);
   const [saving, setSaving] = useState<string | null>(null);
   const forms = evaluation.cameras[0]?.drawing?.rim != null;
-  const address = usePicture(forms ? plan : null, {
+  const [back, setBack] = useState(false);
+  const { now, before } = usePicture(forms ? plan : null, {
     widthPx: DRAFT_PX,
     quality: dragging ? 'draft' : 'fine',
     pose,
   });
+
+  const shown = back && before ? before : now;
 
   const save = async (): Promise<void> => {
     setSaving('Drawing it large');
@@ -58,9 +61,9 @@ export function LensPicture({ className, onPose }: Props) {
   return (
     <figure className={`${classes.picture} ${className ?? ''}`}>
       <div className={classes.frame} style={{ aspectRatio: `${width} / ${height}` }}>
-        {address ? (
+        {shown ? (
           <img
-            src={address}
+            src={shown}
             alt={`What the lens sees: table, work, arms and hands, ${
               plan.lights.some((one) => one.lit) ? 'by the lamps of the plan' : 'by an even sky'
             }`}
@@ -80,6 +83,15 @@ export function LensPicture({ className, onPose }: Props) {
             onPose?.(Number(event.currentTarget.value));
           }}
         />
+        {before ? (
+          <UnstyledButton
+            className={classes.take}
+            aria-pressed={back}
+            onClick={() => setBack((was) => !was)}
+          >
+            {back ? 'as it is now' : 'before the change'}
+          </UnstyledButton>
+        ) : null}
         {forms ? (
           <UnstyledButton className={classes.take} onClick={() => void save()}>
             save large

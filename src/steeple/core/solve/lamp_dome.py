@@ -24,6 +24,7 @@ class DomeDirection(Result):
     glare: float
     in_frame: bool
     blocked: str
+    depth_stops: float | None
 
 
 class DomeReply(Result):
@@ -48,6 +49,7 @@ def _result(one: Direction) -> DomeDirection:
         glare=one.glare,
         in_frame=one.in_frame,
         blocked=one.blocked,
+        depth_stops=one.depth_stops,
     )
 
 
@@ -96,7 +98,10 @@ def dome_of(plan: Plan, *, index: int = 0, lamp: int = 0, draft: bool = False) -
     assert scene.light is not None
     study = scene.light.lamps[lamp]
     fixture = study.lamp.part.fixture
-    found = dome(scene.light.scene, fixture, distance_mm=study.distance_mm, draft=draft)
+    beside = scene.light.beside(lamp)
+    found = dome(
+        scene.light.scene, fixture, distance_mm=study.distance_mm, draft=draft, beside=beside
+    )
     best = best_of(found)
     says: Sentence = say("Nothing can stand at this distance: try another.")
     changes: tuple[Change, ...] = ()
@@ -106,7 +111,13 @@ def dome_of(plan: Plan, *, index: int = 0, lamp: int = 0, draft: bool = False) -
             up=Quantity(value=best.elevation_deg, unit="deg"),
             share=Quantity(value=round(100 * best.share), unit="percent"),
             worst=Quantity(value=round(100 * best.worst), unit="percent"),
-        ) + (say("; the work mirrors it a little.") if best.glare > 0 else say("."))  # fmt: skip
+        )  # fmt: skip
+        if best.depth_stops is not None:
+            says += say(
+                "; with the other light, shadows to {deep}",
+                deep=Quantity(value=round(best.depth_stops, 1), unit="stops"),
+            )
+        says += say("; the work mirrors it a little.") if best.glare > 0 else say(".")
         changes = place_changes(
             lamp, scene, (best.azimuth_deg, best.elevation_deg), study.distance_mm
         )

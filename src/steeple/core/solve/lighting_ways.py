@@ -18,11 +18,10 @@ from steeple.core.findings.scene import OwnedFixture
 from steeple.core.geometry.kernels import Array
 from steeple.core.plan.document import LAMP_LIMIT, Light, Plan
 from steeple.core.plan.rigging import Fixture
-from steeple.core.study.dome import Direction, lamp_in, penumbra_mm
+from steeple.core.study.dome import Direction, darkest_twentieth, depth_of, lamp_in, penumbra_mm
 from steeple.core.study.given import GivenWork
 from steeple.core.study.given_light import full_intensity
 from steeple.core.study.lamp_light import Ground, Spread, lamp_lights
-from steeple.core.study.light import depth_of
 from steeple.core.study.light_answer import HAND_MM
 
 NEAR_MM, USUAL_MM, FAR_MM = 800.0, 1100.0, 1500.0
@@ -178,12 +177,7 @@ def judged(
 
 def _p95(total: Spread, ground: Ground) -> float:
     depth = depth_of(np.concatenate(total.pose_things), np.concatenate(total.pose_all))
-    weights = np.concatenate(ground.targets.weights)
-    if not len(depth):
-        return 0.0
-    order = depth.argsort()
-    share = weights[order].cumsum() / weights.sum()
-    return float(depth[order][min(len(order) - 1, int(np.searchsorted(share, 0.95)))])
+    return darkest_twentieth(depth, np.concatenate(ground.targets.weights))
 
 
 def solve_levels(

@@ -27,6 +27,8 @@ ACTION_WEIGHT = 2.0
 """How much the action weighs against the zone round it."""
 GLARE_POINTS = (9, 6)
 ZONE_POINTS = (6, 4)
+DEPTH_COST = 0.35
+"""What a stop of shadow costs where other lamps stand."""
 LOW_DEG, LOW_COST = 40.0, 0.006
 """What a low lamp costs a degree: it lights the near side of the zone far more than the far one."""
 HEAD_CLEAR_MM, WALL_CLEAR_MM = 120.0, 40.0
@@ -39,7 +41,9 @@ class Direction:
 
     ``share`` of the light that reaches what is seen of action and zone: mean over the poses;
     ``worst`` in the worst of them. ``glare``: share of the zone over which the lamp is seen in the
-    gloss. ``blocked`` says why no lamp can stand there; empty where one can.
+    gloss. ``blocked`` says why no lamp can stand there; empty where one can. ``depth_stops``: with
+    the other lamps lit, depth of the shadows that are left in the darkest twentieth of what is seen;
+    None where the lamp is looked at alone.
     """
 
     azimuth_deg: float
@@ -49,6 +53,7 @@ class Direction:
     glare: float
     in_frame: bool
     blocked: str
+    depth_stops: float | None = None
 
     @property
     def free(self) -> bool:
@@ -230,6 +235,49 @@ def glare_shares(scene: LightScene, emitters: Array) -> Array:
 
 
 DRAFT_POSES, ALL_POSES = (1, 4, 7), tuple(range(9))
+DEEPEST_STOPS = 6.0
+"""A shadow without any light is said to be this deep."""
+
+
+def depth_of(before: Array, after: Array) -> Array:
+    """Depth of a shadow in stops, at most `DEEPEST_STOPS`."""
+    ratio = np.maximum(after, 1e-12) / np.maximum(before, 1e-12)
+    return np.minimum(DEEPEST_STOPS, np.maximum(0.0, -np.log2(ratio)))
+
+
+def darkest_twentieth(depth: Array, weights: Array) -> float:
+    """Depth that 95 of 100 weighted places stay under; shapes (n,)."""
+    if not len(depth):
+        return 0.0
+    order = depth.argsort()
+    share = weights[order].cumsum() / weights.sum()
+    return float(depth[order][min(len(order) - 1, int(np.searchsorted(share, 0.95)))])
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Beside:
+    """The light of everything else, in lux at the targets of all poses: past the things alone, and
+    past everything; ``cd`` is what the lamp in hand has on its axis."""
+
+    things: tuple[Array, ...]
+    everything: tuple[Array, ...]
+    cd: float
+
+
+def _depths(
+    scene: LightScene, rows: Array, targets: Targets, poses: Sequence[int], lit: Sequence[Lit],
+    beside: Beside,
+) -> Array:  # fmt: skip
+    """Shadows that each lamp leaves with all others lit, shape (lamps,)."""
+    together = np.vstack(targets.points)
+    normal = np.array([*scene.work.plane.normal])
+    things = light_at(together, normal, rows, scene.things, scene.tables, quick=True).seen
+    scale = beside.cd / UNKNOWN_CD
+    without = scale * things + np.concatenate([beside.things[pose] for pose in poses])
+    within = scale * np.hstack([one.seen for one in lit])
+    within = within + np.concatenate([beside.everything[pose] for pose in poses])
+    weights = np.concatenate(targets.weights)
+    return np.array([darkest_twentieth(one, weights) for one in depth_of(without, within)])
 
 
 def dome(
@@ -239,6 +287,7 @@ def dome(
     distance_mm: float,
     where: Sequence[tuple[float, float]] | None = None,
     draft: bool = False,
+    beside: Beside | None = None,
 ) -> tuple[Direction, ...]:
     """Every direction of the dome for a lamp at a distance.
 
@@ -247,14 +296,17 @@ def dome(
     distance_mm: from the middle of the zone.
     where: directions to look at; None = all of them.
     draft: three poses instead of nine, for an answer while something is moved.
+    beside: the light of other lamps; None = the lamp alone.
     """
     looked = list(where) if where is not None else directions()
     emitters = [lamp_in(scene, fixture, one, distance_mm) for one in looked]
     rows = rows_of(tuple(emitters))
     poses = DRAFT_POSES if draft else ALL_POSES
     targets = targets_of(scene, poses)
-    mean, least = shares(lit_in_poses(scene, rows, targets, poses), targets)
+    lit = lit_in_poses(scene, rows, targets, poses)
+    mean, least = shares(lit, targets)
     glare = glare_shares(scene, rows)
+    depths = None if beside is None else _depths(scene, rows, targets, poses, lit, beside)
     return tuple(
         Direction(
             azimuth_deg=one[0],
@@ -264,6 +316,7 @@ def dome(
             glare=float(glare[index]),
             in_frame=in_frame(scene, emitters[index]),
             blocked=blocked_by(scene, emitters[index]),
+            depth_stops=None if depths is None else float(depths[index]),
         )
         for index, one in enumerate(looked)
     )
@@ -274,6 +327,8 @@ def merit(direction: Direction) -> float:
     if not direction.free:
         return -1.0
     low = LOW_COST * max(0.0, LOW_DEG - direction.elevation_deg)
+    if direction.depth_stops is not None:
+        return 1.0 - DEPTH_COST * direction.depth_stops - 1.5 * min(direction.glare, 0.5) - low
     return 0.6 * direction.share + 0.4 * direction.worst - 1.5 * min(direction.glare, 0.5) - low
 
 

@@ -22,17 +22,21 @@ from steeple.core.study.daylight import (
     given_windows,
     moments_of,
 )
-from steeple.core.study.dome import Targets
+from steeple.core.study.dome import DEEPEST_STOPS, Beside, Targets, darkest_twentieth, depth_of
 from steeple.core.study.given import GivenWork
 from steeple.core.study.given_card import GivenCard, given_cards
-from steeple.core.study.given_light import GivenLamp, direction_of, given_lamps, measured_in
+from steeple.core.study.given_light import (
+    UNKNOWN_CD,
+    GivenLamp,
+    direction_of,
+    given_lamps,
+    measured_in,
+)
 from steeple.core.study.hold import HoldStudy
 from steeple.core.study.lamp_light import Ground, LampLight, Spread, ground_of, lamp_lights
 from steeple.core.study.lens import LensStudy
 from steeple.core.study.light_scene import LightScene, lattice, rig_capsules
 
-DEEPEST_STOPS = 6.0
-"""A shadow without any light is said to be this deep."""
 SHADE_STOPS = 0.5
 """From here on it is worth saying who throws the shadow."""
 
@@ -156,6 +160,18 @@ class LightStudy:
         if self.daylight is not None:
             found += [(one, self.daylight.study.cct_k, none) for one in self.daylight.emitters]
         return found
+
+    def beside(self, index: int) -> Beside | None:
+        """The light of everything but one lamp; None where nothing else is lit."""
+        lamp, alone = self.lamps[index].lamp, self.alone[index]
+        others = self.together
+        if lamp.is_lit:
+            others = others.plus(alone.total, -lamp.emitter.intensity_cd)
+        if max((float(one.max()) for one in others.pose_things if len(one)), default=0.0) < 1e-6:
+            return None
+        level = lamp.level if lamp.level > 0 else 1.0
+        cd = level * (UNKNOWN_CD if lamp.full_cd is None else lamp.full_cd)
+        return Beside(things=others.pose_things, everything=others.pose_all, cd=cd)
 
     @property
     def lamps_lx(self) -> float:
@@ -361,12 +377,6 @@ def _reaching(direct: Spread, targets: Targets) -> tuple[float, float]:
     return sum(shares) / len(shares), min(shares)
 
 
-def depth_of(before: Array, after: Array) -> Array:
-    """Depth of a shadow in stops, at most `DEEPEST_STOPS`."""
-    ratio = np.maximum(after, 1e-12) / np.maximum(before, 1e-12)
-    return np.minimum(DEEPEST_STOPS, np.maximum(0.0, -np.log2(ratio)))
-
-
 def _shade(
     ground: Ground, together: Spread, given: Sequence[GivenLamp], daylight: LitWindows | None
 ) -> Shade:
@@ -385,9 +395,7 @@ def _shade(
     if not depths:
         return Shade(mean=0.0, p95=0.0, worst=0.0, pose=4, by="")
     deep, weights = np.concatenate(depths), np.concatenate(all_weights)
-    order = deep.argsort()
-    share = weights[order].cumsum() / weights.sum()
-    p95 = float(deep[order][min(len(order) - 1, int(np.searchsorted(share, 0.95)))])
+    p95 = darkest_twentieth(deep, weights)
     pose = int(np.argmax(means))
     lit = [one.emitter for one in given if one.is_lit]
     lit += daylight.emitters if daylight else ()

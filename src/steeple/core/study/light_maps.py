@@ -12,8 +12,8 @@ import numpy as np
 from steeple.core.geometry.kernels import Array
 from steeple.core.light.emitters import light_at, rows_of
 from steeple.core.light.gloss import BURNT, FINISHES, VISIBLE, gloss_luminance
-from steeple.core.study.dome import ALL_POSES
-from steeple.core.study.light import LightStudy, depth_of
+from steeple.core.study.dome import ALL_POSES, depth_of
+from steeple.core.study.light import LightStudy
 from steeple.core.study.light_scene import lattice
 from steeple.core.study.result import Quantity, Result, Sentence, say
 

@@ -110,7 +110,7 @@ function Drawings({ light }: { light: LightDrawing }) {
             onCommit={(index, way) => void commit((now) => moved(now, index, way))}
           />
         </div>
-        <Legend />
+        <Legend together={reply?.best?.depth_stops != null} />
         {reply && lamp ? (
           <p className={classes.said}>
             <b>{lamp.name}</b>: <Sentence pieces={reply.says} />{' '}
@@ -137,14 +137,16 @@ function Drawings({ light }: { light: LightDrawing }) {
 }
 
 /** What the washes mean, in the same line as they are drawn. */
-function Legend() {
+function Legend({ together }: { together: boolean }) {
   return (
     <ul className={classes.legend} aria-label="What the dome shows">
       <li>
-        <i className={classes.paper} /> lit in every pose
+        <i className={classes.paper} />{' '}
+        {together ? 'no shadow left, with the other light' : 'lit in every pose'}
       </li>
       <li>
-        <i className={classes.ink} /> you or the camera stand in its light
+        <i className={classes.ink} />{' '}
+        {together ? 'the deeper the shadow that is left' : 'you or the camera stand in its light'}
       </li>
       <li>
         <i className={classes.hatched} /> mirrored into the lens

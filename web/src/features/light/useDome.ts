@@ -14,6 +14,9 @@ function keyOf(plan: Plan, lamp: number, distance: number): unknown {
     plan.maker,
     plan.cameras,
     plan.supports,
+    plan.cards,
+    plan.lights.filter((_, index) => index !== lamp),
+    plan.lights[lamp]?.level_percent,
     fixture,
     Math.round(distance),
   ];
