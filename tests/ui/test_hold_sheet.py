@@ -122,7 +122,7 @@ def test_everything_is_compared_and_one_is_taken(opened: Opener, server: Server)
 
 def test_without_a_support_the_comparison_is_open_and_answers(opened: Opener) -> None:
     page = opened(changed(cameras__0__support=None, supports=[]), "hold")
-    assert "Choose what holds the camera" in answer(page)
+    expect(page.get_by_role("heading", level=1)).to_contain_text("Choose what holds the camera")
     expect(page.get_by_text("Kinds one could get")).to_be_visible()
     expect(page.locator("[data-note='hold.no-support']")).to_contain_text("Nothing is chosen")
 

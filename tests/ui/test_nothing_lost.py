@@ -8,7 +8,7 @@ import pytest
 from playwright.sync_api import BrowserContext, expect
 
 from tests.plans import SOUND, changed
-from tests.ui.conftest import Opener, Server, Watch, answer, saved
+from tests.ui.conftest import Opener, Server, Watch, saved
 
 pytestmark = pytest.mark.ui
 GONE = (
@@ -49,10 +49,11 @@ def conflicting(server: Server, context: BrowserContext, plan_id: str):  # type:
     page.locator(HEIGHT).focus()
     page.keyboard.press("ArrowUp")
     expect(page.get_by_role("alert")).to_contain_text("changed in another window (revision 2)")
-    assert "73.0 cm" in answer(page), "one's own change stays on the sheet"
+    # One's own change stays on the sheet.
+    expect(page.get_by_role("heading", level=1)).to_contain_text("73.0 cm")
     page.keyboard.press("Control+z")
     expect(page.get_by_text("Choose first which version to go on with.")).to_be_visible()
-    assert "73.0 cm" in answer(page)
+    expect(page.get_by_role("heading", level=1)).to_contain_text("73.0 cm")
     return page
 
 
@@ -64,7 +65,7 @@ def test_a_conflict_can_be_kept_as_a_copy(
     page = conflicting(server, context, plan_id)
     page.get_by_role("button", name="Keep mine as a copy").click()
     expect(page.get_by_label("Title of the plan")).to_have_value("A sound plan (mine)")
-    assert "73.0 cm" in answer(page)
+    expect(page.get_by_role("heading", level=1)).to_contain_text("73.0 cm")
     stored = server.ask("GET", f"/api/plans/{plan_id}")
     assert (stored["revision"], stored["plan"]["title"]) == (2, "Theirs")
 
