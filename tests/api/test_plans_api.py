@@ -53,6 +53,15 @@ def test_a_plan_is_begun_saved_undone_and_redone(api: TestClient) -> None:
     assert api.get(at).json() == redone
 
 
+def test_a_save_sent_again_because_its_answer_was_lost_is_no_conflict(api: TestClient) -> None:
+    sheet = begin(api)
+    first = save(api, sheet, title="Mine")
+    again = save(api, sheet, title="Mine")
+    assert again.status_code == 200
+    assert again.json() == first.json()
+    assert again.json()["revision"] == 2
+
+
 def test_an_outdated_save_names_the_newest_and_can_be_kept_as_a_copy(api: TestClient) -> None:
     sheet = begin(api)
     save(api, sheet, title="Theirs")

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 
 import pytest
-from playwright.sync_api import BrowserContext, expect
+from playwright.sync_api import BrowserContext, Route, expect
 
 from tests.plans import SOUND, changed
 from tests.ui.conftest import Opener, Server, Watch, saved
@@ -131,6 +131,43 @@ def test_what_was_not_saved_is_saved_after_a_reload(
     expect(again.locator(HEIGHT)).to_have_attribute("aria-valuetext", "73.0 cm")
     saved(again)
     expect(again.get_by_text("undo", exact=True)).to_be_enabled()
+
+
+def test_a_reload_in_the_middle_of_saving_loses_nothing(
+    server: Server, context: BrowserContext, watch: Watch
+) -> None:
+    """The save arrives, its answer does not; two more edits are waiting, one not yet begun."""
+    plan_id = server.put_on_shelf(SOUND)
+    page = context.new_page()
+    page.goto(f"{server.base}/plan/{plan_id}/lens")
+    height, place = page.locator(HEIGHT), page.locator("[data-handle=lens-place]")
+    expect(height).to_be_visible()
+    arrived: list[int] = []
+
+    def keep_the_answer(route: Route) -> None:
+        if route.request.method == "PUT" and not arrived:
+            arrived.append(route.fetch().status)
+        else:
+            route.continue_()
+
+    page.route(f"**/api/plans/{plan_id}", keep_the_answer)
+    with page.expect_request(lambda sent: sent.method == "PUT"):
+        height.focus()
+        page.keyboard.press("ArrowUp")
+    place.focus()
+    page.keyboard.press("ArrowRight")
+    place.blur()
+    height.focus()
+    page.keyboard.press("ArrowUp")
+    page.reload()
+    expect(height).to_have_attribute("aria-valuetext", "74.0 cm")
+    expect(place).to_have_attribute("aria-valuetext", "1.0 cm right, 0.0 cm away")
+    saved(page)
+    expect(page.get_by_role("alert")).to_have_count(0)
+    stored = server.ask("GET", f"/api/plans/{plan_id}")
+    assert arrived == [200]
+    assert stored["plan"]["cameras"][0]["position"] == {"x_mm": 10, "y_mm": 0, "z_mm": 740}
+    assert stored["revision"] == 3
 
 
 def test_every_change_made_without_a_server_is_there_after_it_returns(

@@ -72,12 +72,17 @@ class PlanService:
             return PlanRepository(session).at(plan_id, number)
 
     def save(self, plan_id: str, plan: Plan, *, base: int) -> StoredPlan:
-        """Save an edit that started from revision ``base``; the same plan again changes nothing."""
+        """Save an edit that started from revision ``base``.
+
+        The newest plan sent once more changes nothing and is never a conflict: a page whose answer
+        was lost on the way may send its edit again.
+        """
         with self.database.writing() as session:
             plans = PlanRepository(session)
+            newest = plans.get(plan_id)
+            if newest.plan == plan:
+                return newest
             before = plans.before(plan_id, base=base)
-            if before == plan:
-                return plans.get(plan_id)
             label = change_words(before, plan)
             return plans.append(plan_id, plan, base=base, label=label, at=self._now())
 

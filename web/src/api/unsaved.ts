@@ -4,6 +4,8 @@ import type { Plan } from './types';
 export interface Unsaved {
   base: number;
   plan: Plan;
+  /** What was on its way to the server as a change of `base` when the page went, if anything. */
+  sent?: Plan;
 }
 
 const key = (id: string): string => `steeple.unsaved.${id}`;

@@ -66,6 +66,11 @@ export function usePlanSheet(id: string): PlanOnSheet {
   /** While the server does not answer: everything changed since, kept in the browser as one. */
   const waiting = useRef<Unsaved | null>(null);
 
+  /** What is on its way to the server, and the revision it changes. */
+  const sending = useRef<Unsaved | null>(null);
+  /** Whether the page is on its way out, so that its requests end without an answer. */
+  const leaving = useRef(false);
+
   /** While anything is unsaved or dragged, the other window's state must not slip under it. */
   const busy = useRef(false);
   busy.current = draft !== null || pending !== null;
@@ -105,6 +110,7 @@ export function usePlanSheet(id: string): PlanOnSheet {
     async (plan: Plan, base: number): Promise<readonly Problem[] | null> => {
       for (;;) {
         try {
+          sending.current = { base, plan };
           take(await savePlan(id, plan, base));
           waiting.current = null;
           dropUnsaved(id);
@@ -123,10 +129,13 @@ export function usePlanSheet(id: string): PlanOnSheet {
             setSaving((now) => (now?.state === 'saving' ? null : now));
             return error.problems;
           }
+          if (leaving.current) return null;
           waiting.current ??= { base, plan };
           keepUnsaved(id, waiting.current);
           setSaving({ state: 'waiting', why: sentencesOf(error)[0] ?? '' });
           await new Promise((done) => setTimeout(done, RETRY_MS));
+        } finally {
+          sending.current = null;
         }
       }
     },
@@ -206,9 +215,34 @@ export function usePlanSheet(id: string): PlanOnSheet {
     if (!unsaved) return;
     setPending(unsaved.plan);
     void inTurn(async () => {
-      await trySaving(unsaved.plan, unsaved.base);
+      if (!unsaved.sent) return trySaving(unsaved.plan, unsaved.base);
+      const before = await trySaving(unsaved.sent, unsaved.base);
+      return before && trySaving(unsaved.plan, revision.current);
     });
   }, [ready, id, inTurn, trySaving]);
+
+  useEffect(() => {
+    const keepWhatIsUnderWay = () => {
+      leaving.current = true;
+      const plan = shown.current;
+      if (!plan || !busy.current || conflicted.current || waiting.current) return;
+      const under = sending.current;
+      keepUnsaved(id, {
+        base: under?.base ?? revision.current,
+        plan,
+        ...(under && { sent: under.plan }),
+      });
+    };
+    const isBack = () => {
+      leaving.current = false;
+    };
+    addEventListener('pagehide', keepWhatIsUnderWay);
+    addEventListener('pageshow', isBack);
+    return () => {
+      removeEventListener('pagehide', keepWhatIsUnderWay);
+      removeEventListener('pageshow', isBack);
+    };
+  }, [id]);
 
   useEffect(() => {
     const timer = setInterval(async () => {
