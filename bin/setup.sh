@@ -57,6 +57,8 @@ warm_kernels() {
     src/steeple/core/light/*kernels.py)
   is_done kernels "$want" && return
   say "Compiling the loops of the core ..."
+  # A compiled loop does not notice that one it calls has changed.
+  find src/steeple/core -name '*.nb[ci]' -delete
   .venv/bin/steeple warm > /dev/null || give_up "The loops of the core could not be compiled."
   mark_done kernels "$want"
 }

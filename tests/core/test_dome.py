@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 
 from steeple.core.findings.scene import scenes_of
 from steeple.core.geometry.kernels import meets_capsule
-from steeple.core.light.emitters import light_at, rows_of, solids_of
+from steeple.core.light.emitters import How, light_at, rows_of, solids_of
 from steeple.core.plan.document import Camera, Maker, Plan, Position, Table, Work, Zone
 from steeple.core.study.dome import (
     Direction,
@@ -118,8 +118,9 @@ def test_shares_agree_with_rays_to_every_part_of_the_lamp(
                 if not any(meets_capsule(px, py, pz, qx, qy, qz, one) for one in body):
                     arrived += light
     normal = np.array([0.0, 0.0, 1.0])
-    for quick, within in ((False, 0.005), (True, 0.025)):
-        lit = light_at(points, normal, (emitter,), solids_of(body), quick=quick)
+    ways: tuple[tuple[How, float], ...] = (("fine", 0.005), ("map", 0.008), ("sums", 0.025))
+    for how, within in ways:
+        lit = light_at(points, normal, (emitter,), solids_of(body), how=how)
         share = float((lit.seen[0] @ weights) / (lit.free[0] @ weights))
         assert share == pytest.approx(arrived / sent, abs=within)
 
@@ -133,7 +134,7 @@ def test_quick_sums_agree_with_the_fine_loop() -> None:
     for fixture, distance in ((SOFT, 800.0), (SOFT, 1500.0), (BULB, 1100.0)):
         rows = rows_of(tuple(lamp_in(scene, fixture, way, distance) for way in ways))
         fine = light_at(points, normal, rows, scene.in_pose(4))
-        quick = light_at(points, normal, rows, scene.in_pose(4), quick=True)
+        quick = light_at(points, normal, rows, scene.in_pose(4), how="sums")
         assert quick.free == pytest.approx(fine.free, rel=0.03)
         exact = (fine.seen @ weights) / (fine.free @ weights)
         assert (quick.seen @ weights) / (quick.free @ weights) == pytest.approx(exact, abs=0.03)

@@ -14,6 +14,7 @@ from numpy.typing import NDArray
 
 Array = NDArray[np.float64]
 Flags = NDArray[np.bool_]
+Whole = NDArray[np.int64]
 
 CAPSULE_COLUMNS = 7
 """a (x, y, z), b (x, y, z), radius; millimetres."""

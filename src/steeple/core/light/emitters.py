@@ -9,13 +9,15 @@ References: IES, *Lighting Handbook* (luminous intensity distributions); CIE S 0
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
 from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
 
 from steeple.core.errors import InputError
+from steeple.core.geometry.kernels import Whole
 from steeple.core.geometry.vectors import UP, Vector
 from steeple.core.light.kernels import (
     BEND,
@@ -23,15 +25,15 @@ from steeple.core.light.kernels import (
     DISC,
     EMITTER_COLUMNS,
     RECTANGLE,
-    Whole,
     light_on,
 )
-from steeple.core.light.quick_kernels import light_quickly
+from steeple.core.light.quick_kernels import CLOSE_ROWS, ROWS, light_quickly
 from steeple.core.light.row_kernels import TABLE_H, TABLE_V
 from steeple.core.units import positive
 
 Array = NDArray[np.float64]
 Shape = Literal["rectangle", "disc", "ring", "bulb"]
+How = Literal["fine", "map", "sums"]
 _ALONG = 0.999
 
 
@@ -104,29 +106,41 @@ class Emitter:
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Solids:
-    """What throws shadows, as arrays for the kernels: capsules, and hulls of planes."""
+    """What throws shadows, as arrays for the kernels: capsules, and hulls with their planes, corners
+    and edges."""
 
     capsules: Array
     planes: Array
     hull_starts: Whole
     hull_balls: Array
+    corners: Array
+    corner_starts: Whole
+    edges: Whole
+    edge_starts: Whole
 
     def with_capsules(self, more: Array) -> Solids:
         """The same with more capsules."""
-        return Solids(
-            capsules=np.vstack([self.capsules, more]),
-            planes=self.planes,
-            hull_starts=self.hull_starts,
-            hull_balls=self.hull_balls,
-        )
+        return replace(self, capsules=np.vstack([self.capsules, more]))
 
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Hull:
-    """A convex solid: planes n·x ≤ d, and a ball about it."""
+    """A convex solid: planes n·x ≤ d, shape (k, 4), a ball about it, its corners, shape (c, 3), and
+    its edges as pairs of corners, shape (e, 2)."""
 
     planes: Array
     ball: tuple[float, float, float, float]
+    corners: Array
+    edges: Whole
+
+
+def _prism_edges(sides: int) -> Whole:
+    """Edges of a prism whose corners go round its one end, then round its other."""
+    pairs = []
+    for side in range(sides):
+        beside = (side + 1) % sides
+        pairs += [(side, beside), (sides + side, sides + beside), (side, sides + side)]
+    return np.array(pairs, dtype=np.int64)
 
 
 def box_hull(
@@ -139,7 +153,16 @@ def box_hull(
         at = centre.dot(axis)
         rows.append((*axis, at + size / 2))
         rows.append((*axis.times(-1.0), size / 2 - at))
-    return Hull(np.array(rows), (*centre, sizes.length / 2))
+    round_it = ((-1, -1), (1, -1), (1, 1), (-1, 1))
+    corners = [
+        [*centre.plus(x.times(a * sizes.x / 2)).plus(y.times(b * sizes.y / 2)).plus(
+            z.times(c * sizes.z / 2)
+        )]
+        for c in (-1, 1)
+        for a, b in round_it
+    ]  # fmt: skip
+    ball = (*centre, sizes.length / 2)
+    return Hull(np.array(rows), ball, np.array(corners), _prism_edges(4))
 
 
 CYLINDER_SIDES = 16
@@ -155,19 +178,30 @@ def cylinder_hull(x: float, y: float, radius: float, low: float, high: float) ->
         c, s = math.cos(angle), math.sin(angle)
         rows.append((c, s, 0.0, c * x + s * y + apothem))
     ball = (x, y, (low + high) / 2, math.hypot(radius * 1.03, (high - low) / 2))
-    return Hull(np.array(rows), ball)
+    out = apothem / math.cos(math.pi / CYLINDER_SIDES)
+    turns = (np.arange(CYLINDER_SIDES) + 0.5) * 2 * math.pi / CYLINDER_SIDES
+    ring = np.column_stack([x + out * np.cos(turns), y + out * np.sin(turns)])
+    corners = np.vstack([np.column_stack([ring, np.full(len(ring), z)]) for z in (low, high)])
+    return Hull(np.array(rows), ball, corners, _prism_edges(CYLINDER_SIDES))
 
 
 def solids_of(capsules: Array, hulls: tuple[Hull, ...] = ()) -> Solids:
     """Capsules of shape (m, 7) and hulls as arrays for the kernels."""
-    starts = np.cumsum([0, *(len(hull.planes) for hull in hulls)]).astype(np.int64)
+
+    def starts(lengths: Iterable[int]) -> Whole:
+        return np.cumsum([0, *lengths]).astype(np.int64)
+
     planes = np.vstack([hull.planes for hull in hulls]) if hulls else np.zeros((0, 4))
     balls = np.array([hull.ball for hull in hulls], dtype=np.float64).reshape(-1, 4)
     return Solids(
         capsules=np.ascontiguousarray(capsules, dtype=np.float64).reshape(-1, 7),
         planes=np.ascontiguousarray(planes, dtype=np.float64),
-        hull_starts=starts,
+        hull_starts=starts(len(hull.planes) for hull in hulls),
         hull_balls=balls,
+        corners=np.vstack([np.zeros((0, 3)), *(hull.corners for hull in hulls)]),
+        corner_starts=starts(len(hull.corners) for hull in hulls),
+        edges=np.vstack([np.zeros((0, 2), dtype=np.int64), *(hull.edges for hull in hulls)]),
+        edge_starts=starts(len(hull.edges) for hull in hulls),
     )
 
 
@@ -197,7 +231,7 @@ def light_at(
     solids: Solids = NO_SOLIDS,
     tables: Array = NO_TABLES,
     *,
-    quick: bool = False,
+    how: How = "fine",
 ) -> Lit:
     """What each lamp gives at each point.
 
@@ -206,7 +240,8 @@ def light_at(
     points: shape (n, 3), millimetres.
     normals: shape (n, 3) or (3,), unit.
     emitters: lamps, or their rows.
-    quick: shadows to about 3 % rather than 0.5 %, for sums over many points and poses.
+    how: "fine", to 0.5 % of the free value at every point; "map", by silhouettes, to 1 %; "sums",
+        with fewer rows, for sums over many points and poses.
 
     Raises
     ------
@@ -227,8 +262,18 @@ def light_at(
     rows = emitters if isinstance(emitters, np.ndarray) else rows_of(emitters)
     free, seen = np.zeros((len(rows), len(points))), np.zeros((len(rows), len(points)))
     given = (points, spread, rows, tables, solids.capsules, solids.planes, solids.hull_starts)
-    if quick:
-        traced = light_quickly(*given, solids.hull_balls, free, seen)
-    else:
+    if how == "fine":
         traced = light_on(*given, solids.hull_balls, free, seen, BEND)
+    else:
+        traced = light_quickly(
+            *given,
+            solids.hull_balls,
+            solids.corners,
+            solids.corner_starts,
+            solids.edges,
+            solids.edge_starts,
+            free,
+            seen,
+            ROWS if how == "sums" else CLOSE_ROWS,
+        )
     return Lit(free=free, seen=seen, traced=traced)

@@ -17,13 +17,11 @@ import math
 
 import numpy as np
 from numba import njit
-from numpy.typing import NDArray
 
-from steeple.core.geometry.kernels import Array, meets_capsule
+from steeple.core.geometry.kernels import Array, Whole, meets_capsule
 from steeple.core.light.row_kernels import visible_light
 from steeple.core.light.stretch_kernels import capsule_stretch, hull_stretch
 
-Whole = NDArray[np.int64]
 RECTANGLE, DISC, BULB = 0, 1, 2
 EMITTER_COLUMNS = 20
 """centre (3), normal (3), u (3), v (3), half extents along u and v (2), radius of the hole of a
@@ -336,6 +334,33 @@ def _capsule_near(px: float, py: float, pz: float, e: Array, c: Array, swollen: 
 
 
 @njit(cache=True, nogil=True)
+def before_lamp(px: float, py: float, pz: float, e: Array, c: Array, out: Array) -> bool:
+    """The part of a capsule on the near side of a lamp's plane, written to ``out``; False where it
+    lies behind the lamp, and hides nothing of it."""
+    dx, dy, dz = e[0] - px, e[1] - py, e[2] - pz
+    if int(e[15]) == BULB:
+        nx, ny, nz = dx, dy, dz
+    else:
+        nx, ny, nz = e[3], e[4], e[5]
+    n = math.sqrt(nx * nx + ny * ny + nz * nz)
+    depth = (dx * nx + dy * ny + dz * nz) / n
+    if depth < 0.0:
+        n, depth = -n, -depth
+    a = ((c[0] - px) * nx + (c[1] - py) * ny + (c[2] - pz) * nz) / n
+    b = ((c[3] - px) * nx + (c[4] - py) * ny + (c[5] - pz) * nz) / n
+    out[:] = c
+    if min(a, b) >= depth:
+        return False
+    if max(a, b) <= depth:
+        return True
+    share = (depth - a) / (b - a)
+    at = 0 if a > depth else 3
+    for i in range(3):
+        out[at + i] = c[i] + share * (c[3 + i] - c[i])
+    return True
+
+
+@njit(cache=True, nogil=True)
 def light_on(
     points: Array,
     normals: Array,
@@ -367,6 +392,7 @@ def light_on(
     How many pairs of lamp and point had a solid near the line between them.
     """  # fmt: skip
     near = np.zeros(max(1, len(capsules)), dtype=np.int64)
+    close = np.zeros((max(1, len(capsules)), 7))
     hulls = np.zeros(max(1, len(hull_balls)), dtype=np.int64)
     starts, ends = np.zeros(PIECES + 2), np.zeros(PIECES + 2)
     xs, ys = np.zeros((2, 64)), np.zeros((2, 64))
@@ -380,8 +406,10 @@ def light_on(
             nx, ny, nz = normals[i, 0], normals[i, 1], normals[i, 2]
             capsule_count = 0
             for c in range(len(capsules)):
-                if _capsule_near(px, py, pz, e, capsules[c], swollen):
-                    near[capsule_count] = c
+                if not _capsule_near(px, py, pz, e, capsules[c], swollen):
+                    continue
+                if before_lamp(px, py, pz, e, capsules[c], close[capsule_count]):
+                    near[capsule_count] = capsule_count
                     capsule_count += 1
             hull_count = 0
             for h in range(len(hull_balls)):
@@ -391,7 +419,7 @@ def light_on(
                     hull_count += 1
             traced += 1 if capsule_count + hull_count > 0 else 0
             free[lamp, i], seen[lamp, i] = _lamp(
-                px, py, pz, nx, ny, nz, e, tables, capsules, near, capsule_count, planes,
+                px, py, pz, nx, ny, nz, e, tables, close, near, capsule_count, planes,
                 hull_starts, hull_balls, hulls, hull_count, starts, ends, xs, ys, frame, cuts, stack, bend,
             )  # fmt: skip
     return traced

@@ -1,10 +1,10 @@
-"""Compiled loop of the light study for sums over many places: as `light.kernels`, with twelve rows.
+"""Compiled loop of the light study for many places: as `light.kernels`, with silhouettes.
 
-The light of a lamp over its area is taken as quadratic both ways, from nine places on it; from each of
-twelve rows across it the stretches that solids hide are taken out in closed form. Rows run across the
-solids nearest to the line of sight, whichever way they lie. Right to about 3 % of the free value at a
-point in a penumbra, and to a fraction of a per cent in sums. Where the lamp is close or partly below
-the surface, the fine loop answers.
+The light of a lamp over its area is taken as quadratic both ways, from nine places on it. Its whole is
+known in closed form; what solids hide of it is summed over rows that their silhouettes cut
+(`light.silhouette_kernels`). Rows run across the solids nearest to the line of sight, whichever way they
+lie, and those that nothing hides are never looked at. Right to a fraction of a per cent. Where the lamp
+is close or partly below the surface, the fine loop answers.
 
 References: as `light.kernels`; Abramowitz & Stegun, 25.4 (Gauss points).
 """
@@ -12,135 +12,394 @@ References: as `light.kernels`; Abramowitz & Stegun, 25.4 (Gauss points).
 from __future__ import annotations
 
 import math
+from typing import NamedTuple
 
 import numpy as np
 from numba import njit
 
-from steeple.core.geometry.kernels import Array, meets_capsule
+from steeple.core.geometry.kernels import Array, Whole
 from steeple.core.light.kernels import (
+    BEND,
     BULB,
     CUTS,
     DEPTH,
     PIECES,
     QUICK_BEND,
     RECTANGLE,
-    Whole,
     _frame,
     _lamp,
+    before_lamp,
 )
 from steeple.core.light.row_kernels import intensity
+from steeple.core.light.silhouette_kernels import (
+    BESIDE,
+    GIVEN,
+    NOTHING,
+    SIGHT,
+    capsule_patch,
+    capsules_seen,
+    hidden_light,
+    hull_patch,
+    lamp_seen,
+)
 from steeple.core.light.stretch_kernels import capsule_stretch, hull_stretch
 
-ROWS = 12
+ROWS, CLOSE_ROWS = 8, 16
+"""Rows for sums over many places and poses, and for each place by itself."""
+SPLIT, SPLIT_SUMS = 2.4, 1.6
+"""A rectangle nearer than so many of its radii is taken in quarters; the same in sums."""
+DIP = 0.6
+"""In sums, the same where more than so much of a half of it reaches down below the surface."""
 CLOSE = 1.2
-"""A lamp nearer than so many of its radii is left to the fine loop."""
-GRAZE = 0.08
-"""A lamp may reach so far below the surface, as a cosine, before the fine loop is asked."""
+"""A lamp nearer than so many of its radii, or a quarter of its own, is left to the fine loop."""
 GAUSS = math.sqrt(0.6)
 BY_ONE, BY_TWO = 0.5 / GAUSS, 0.5 / 0.6
 """The quadratic is laid through Gauss points, so that its whole is right to the fifth power."""
-SLACK = 1.25
-"""How much wider than it is the shadow of a ball is taken when rows that miss it are passed over."""
+WHOLE = -1
+"""Said instead of how many solids hide something, where one of them hides all."""
+CORNERS = 64
+"""Corners that a hull may have."""
 
 
-@njit(cache=True, nogil=True)
-def _balls(capsules: Array) -> Array:
-    """A ball about each capsule: middle and radius, shape (m, 4)."""
-    out = np.zeros((len(capsules), 4))
-    for i in range(len(capsules)):
-        c = capsules[i]
-        wx, wy, wz = c[3] - c[0], c[4] - c[1], c[5] - c[2]
-        out[i, 0], out[i, 1], out[i, 2] = c[0] + wx / 2, c[1] + wy / 2, c[2] + wz / 2
-        out[i, 3] = c[6] + 0.5 * math.sqrt(wx * wx + wy * wy + wz * wz)
-    return out
-
-
-@njit(cache=True, nogil=True)
+@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
 def _nodes(
-    px: float,
-    py: float,
-    pz: float,
-    pnx: float,
-    pny: float,
-    pnz: float,
-    e: Array,
-    tables: Array,
-    ux: float,
-    uy: float,
-    uz: float,
-    vx: float,
-    vy: float,
-    vz: float,
-    nodes: Array,
-) -> bool:
-    """Light from nine places of the lamp for each mm² there; False where one lies below the surface
-    or behind the lamp. ``u`` and ``v`` reach from its middle to its sides."""  # fmt: skip
+    pnx: float, pny: float, pnz: float, e: Array, tables: Array, g: Array, nodes: Array
+) -> None:
+    """Light from nine places of a lamp, or of a quarter of it, for each mm² there; none from below the
+    surface or to behind the lamp."""
+    index, k = int(e[18]), e[17]
+    facing = -(g[0] * e[3] + g[1] * e[4] + g[2] * e[5])
+    bulb = int(e[15]) == BULB
+    if not bulb and facing <= 0.0:
+        nodes[:] = 0.0
+        return
+    # Near the middle, cosᵏ by its series: the power itself is what takes longest.
+    middle = facing / math.sqrt(g[13])
+    power = middle**k if index < 0 and not bulb else 1.0
     for i in range(3):
         for j in range(3):
             s, t = GAUSS * (i - 1.0), GAUSS * (j - 1.0)
-            x = e[0] + s * ux + t * vx - px
-            y = e[1] + s * uy + t * vy - py
-            z = e[2] + s * uz + t * vz - pz
+            x = g[0] + s * g[3] + t * g[6]
+            y = g[1] + s * g[4] + t * g[7]
+            z = g[2] + s * g[5] + t * g[8]
             r2 = x * x + y * y + z * z
             r = math.sqrt(r2)
-            cos_point = (x * pnx + y * pny + z * pnz) / r
-            if cos_point <= 0.0:
-                if cos_point < -GRAZE:
-                    return False
-                cos_point = 0.0
-            cos_lamp = -(x * e[3] + y * e[4] + z * e[5]) / r
-            if cos_lamp <= 0.0 and int(e[15]) != BULB:
-                return False
-            across = -(x * e[6] + y * e[7] + z * e[8]) / r
-            along = -(x * e[9] + y * e[10] + z * e[11]) / r
-            nodes[i, j] = (
-                intensity(tables, int(e[18]), e[17], e[16], cos_lamp, across, along)
-                * cos_point
-                / r2
-            )
-    return True
+            height = max(0.0, x * pnx + y * pny + z * pnz)
+            if index >= 0:
+                across = -(x * e[6] + y * e[7] + z * e[8]) / r
+                along = -(x * e[9] + y * e[10] + z * e[11]) / r
+                light = intensity(tables, index, k, e[16], facing / r, across, along)
+            elif bulb:
+                light = e[16]
+            else:
+                off = facing / (r * middle) - 1.0
+                if abs(off) < 0.2 and abs(k * off) < 0.2:
+                    light = e[16] * power * (
+                        1.0 + k * off * (
+                            1.0 + 0.5 * (k - 1.0) * off * (1.0 + (k - 2.0) * off / 3.0)
+                        )
+                    )  # fmt: skip
+                else:
+                    light = e[16] * (facing / r) ** k
+            nodes[i, j] = light * height / (r2 * r)
 
 
-@njit(cache=True, nogil=True)
-def _span_across(
+class Rows(NamedTuple):
+    """Rows across a lamp of half height 1: their edges (rows + 1,), their middles, how far each
+    reaches along it and what it counts across, (rows,)."""
+
+    cuts: Array
+    middles: Array
+    halves: Array
+    thick: Array
+
+
+class Room(NamedTuple):
+    """Room to work in. For each solid that hides something, its rows: first and last, which part of
+    each is covered, from where to where; and the same of one row by itself."""
+
+    firsts: Whole
+    lasts: Whole
+    parts: Array
+    starts: Array
+    ends: Array
+    at: Array
+    row_parts: Array
+    row_starts: Array
+    row_ends: Array
+    xs: Array
+    ys: Array
+    places: Array
+    cut: Array
+
+
+@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+def _room(most: int, rows: int) -> Room:
+    """Room for so many solids."""
+    pieces = max(PIECES, most) + 2
+    return Room(
+        np.zeros(most, dtype=np.int64),
+        np.zeros(most, dtype=np.int64),
+        np.zeros((most, rows)),
+        np.zeros((most, rows)),
+        np.zeros((most, rows)),
+        np.zeros(rows),
+        np.zeros(pieces),
+        np.zeros(pieces),
+        np.zeros(pieces),
+        np.zeros((2, 64)),
+        np.zeros((2, 64)),
+        np.zeros((CORNERS, 2)),
+        np.zeros(7),
+    )
+
+
+@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+def _rows(flat: bool, rows: int) -> Rows:
+    """Rows across a rectangle, or across what is round."""
+    cuts, middles = np.zeros(rows + 1), np.zeros(rows)
+    halves, thick = np.ones(rows), np.full(rows, 2.0 / rows)
+    for row in range(rows + 1):
+        cuts[row] = 2.0 * row / rows - 1.0
+        if not flat:
+            cuts[row] = math.sin(0.5 * math.pi * cuts[row])
+    for row in range(rows):
+        middles[row] = (2.0 * row + 1.0) / rows - 1.0
+        if not flat:
+            angle = 0.5 * math.pi * middles[row]
+            middles[row], halves[row] = math.sin(angle), math.cos(angle)
+            thick[row] = halves[row] * math.pi / rows
+    return Rows(cuts, middles, halves, thick)
+
+
+@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+def _row_light(nodes: Array, v: float) -> tuple[float, float, float]:
+    """Light along a row: mid, one and two of mid + one·s + two·s²."""
+    low = nodes[0, 1] + v * (
+        BY_ONE * (nodes[0, 2] - nodes[0, 0])
+        + v * BY_TWO * (nodes[0, 2] + nodes[0, 0] - 2.0 * nodes[0, 1])
+    )
+    mid = nodes[1, 1] + v * (
+        BY_ONE * (nodes[1, 2] - nodes[1, 0])
+        + v * BY_TWO * (nodes[1, 2] + nodes[1, 0] - 2.0 * nodes[1, 1])
+    )
+    high = nodes[2, 1] + v * (
+        BY_ONE * (nodes[2, 2] - nodes[2, 0])
+        + v * BY_TWO * (nodes[2, 2] + nodes[2, 0] - 2.0 * nodes[2, 1])
+    )
+    return mid, BY_ONE * (high - low), BY_TWO * (high + low - 2.0 * mid)
+
+
+@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+def _open_light(nodes: Array, flat: bool, hole: float, rows: int) -> tuple[float, float]:
+    """Light of all of a lamp of half sides 1, in closed form, and as its rows sum it.
+
+    ``hole`` is the inner radius of a ring, whose outer radius is 1.
+    """
+    mid0 = nodes[1, 1]
+    across0 = BY_TWO * (nodes[1, 2] + nodes[1, 0] - 2.0 * nodes[1, 1])
+    along0 = BY_TWO * (nodes[2, 1] + nodes[0, 1] - 2.0 * nodes[1, 1])
+    both = (
+        BY_TWO
+        * BY_TWO
+        * (
+            (nodes[2, 2] + nodes[2, 0] - 2.0 * nodes[2, 1])
+            + (nodes[0, 2] + nodes[0, 0] - 2.0 * nodes[0, 1])
+            - 2.0 * (nodes[1, 2] + nodes[1, 0] - 2.0 * nodes[1, 1])
+        )
+    )
+    if flat:
+        summed = 1.0 - 1.0 / (rows * rows)
+        third = 1.0 / 3.0
+        whole = 4.0 * (mid0 + third * (across0 + along0) + third * third * both)
+        by_rows = 4.0 * (mid0 + third * (summed * across0 + along0) + third * third * summed * both)
+        return whole, by_rows
+    h2 = hole * hole
+    whole = math.pi * (
+        (1.0 - h2) * mid0
+        + 0.25 * (1.0 - h2 * h2) * (across0 + along0)
+        + (1.0 - h2 * h2 * h2) * both / 24.0
+    )
+    return whole, whole
+
+
+@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+def _ring_by_rows(nodes: Array, hole: float, across: Rows) -> float:
+    """Light of all of a ring as its rows sum it."""
+    total = 0.0
+    for row in range(len(across.middles)):
+        v, half = across.middles[row], across.halves[row]
+        mid, _, two = _row_light(nodes, v)
+        total += across.thick[row] * 2.0 * half * (mid + two * half * half / 3.0)
+        if hole > abs(v):
+            gap = math.sqrt(hole * hole - v * v)
+            total -= across.thick[row] * 2.0 * gap * (mid + two * gap * gap / 3.0)
+    return total
+
+
+@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+def _hulls_near(px: float, py: float, pz: float, e: Array, hull_balls: Array, hulls: Whole) -> int:
+    """Hulls near the line from a point to a lamp, written to ``hulls``; how many there are."""
+    dx, dy, dz = e[0] - px, e[1] - py, e[2] - pz
+    away2 = dx * dx + dy * dy + dz * dz
+    away = math.sqrt(away2)
+    count = 0
+    for h in range(len(hull_balls)):
+        wx, wy, wz = hull_balls[h, 0] - px, hull_balls[h, 1] - py, hull_balls[h, 2] - pz
+        s = min(1.0, max(0.0, (wx * dx + wy * dy + wz * dz) / away2))
+        ox, oy, oz = wx - s * dx, wy - s * dy, wz - s * dz
+        reach = hull_balls[h, 3] + e[19] * min(1.0, s + hull_balls[h, 3] / away)
+        if ox * ox + oy * oy + oz * oz <= reach * reach:
+            hulls[count] = h
+            count += 1
+    return count
+
+
+@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+def _capsules_near(e: Array, dx: float, dy: float, dz: float, sight: Array, near: Whole) -> int:
+    """Capsules that come into the cone from a point to the ball about a lamp, written to ``near``; how
+    many there are."""
+    away2 = dx * dx + dy * dy + dz * dz
+    away = math.sqrt(away2)
+    sine = min(1.0, e[19] / away)
+    cosine = math.sqrt(1.0 - sine * sine)
+    x, y, z = dx / away, dy / away, dz / away
+    count = 0
+    for k in range(len(sight)):
+        c, s = sight[k, 24], sight[k, 25]
+        if (
+            x * sight[k, 21] + y * sight[k, 22] + z * sight[k, 23] >= c * cosine - s * sine
+            or s * cosine + c * sine < 0.0
+            or c <= -1.0
+        ):
+            near[count] = k
+            count += 1
+    return count
+
+
+@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+def _lie_along(sight: Array, near: Whole, count: int, frame: Array) -> bool:
+    """Whether capsules lie along a lamp's first side rather than its second."""
+    along_u, along_v = 0.0, 0.0
+    for i in range(count):
+        k = near[i]
+        x, y, z = sight[k, 3] - sight[k, 0], sight[k, 4] - sight[k, 1], sight[k, 5] - sight[k, 2]
+        along_u += abs(x * frame[0] + y * frame[1] + z * frame[2])
+        along_v += abs(x * frame[3] + y * frame[4] + z * frame[5])
+    return along_u > along_v
+
+
+@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+def _patches(
     px: float,
     py: float,
     pz: float,
-    x: float,
-    y: float,
-    z: float,
-    radius: float,
-    nx: float,
-    ny: float,
-    nz: float,
-    depth: float,
-    cx: float,
-    cy: float,
-    cz: float,
-    vx: float,
-    vy: float,
-    vz: float,
-    long: float,
-    span: Array,
-) -> None:
-    """Widen ``span`` by where a ball is seen on the lamp, across its rows, in shares of its half
-    height; to all of it where the ball is beside the point."""  # fmt: skip
-    wx, wy, wz = x - px, y - py, z - pz
-    ahead = wx * nx + wy * ny + wz * nz
-    if ahead <= 2.0 * radius:
-        span[0], span[1] = -2.0, 2.0
-        return
-    scale = depth / ahead
-    middle = (
-        (px + wx * scale - cx) * vx + (py + wy * scale - cy) * vy + (pz + wz * scale - cz) * vz
-    ) / (long * long)
-    wide = math.sqrt(wx * wx + wy * wy + wz * wz) / ahead
-    half = SLACK * radius * scale * wide / long
-    span[0] = min(span[0], middle - half)
-    span[1] = max(span[1], middle + half)
+    e: Array,
+    g: Array,
+    capsules: Array,
+    sight: Array,
+    near: Whole,
+    count: int,
+    planes: Array,
+    hull_starts: Whole,
+    corners: Array,
+    corner_starts: Whole,
+    edges: Whole,
+    edge_starts: Whole,
+    hulls: Whole,
+    hull_count: int,
+    across: Rows,
+    room: Room,
+) -> tuple[int, int, int]:
+    """What each solid hides of a lamp's rows, written to ``room``; how many hide something, and the
+    first and last row of which any does."""  # fmt: skip
+    cuts, middles, halves, _ = across
+    firsts, lasts, parts, starts, ends, at, _, _, _, xs, ys, places, cut = room
+    rows = len(middles)
+    hiding, least, most = 0, rows, -1
+    for k in range(count + hull_count):
+        if k < count:
+            kind, first, last = capsule_patch(
+                sight, near[k], capsules[near[k], 6], g, rows, cuts, middles, hiding, at, parts, starts, ends,
+            )  # fmt: skip
+        else:
+            h = hulls[k - count]
+            kind, first, last = hull_patch(
+                px, py, pz, corners, corner_starts[h], corner_starts[h + 1],
+                edges, edge_starts[h], edge_starts[h + 1],
+                g, rows, cuts, middles, places, hiding, at, parts, starts, ends,
+            )  # fmt: skip
+        if kind == NOTHING:
+            continue
+        if kind == BESIDE and k < count and not before_lamp(px, py, pz, e, capsules[near[k]], cut):
+            continue
+        if kind == BESIDE:
+            first, last = 0, rows - 1
+            for row in range(rows):
+                v, half = middles[row], halves[row]
+                d0x = g[0] + v * g[6] - half * g[3]
+                d0y = g[1] + v * g[7] - half * g[4]
+                d0z = g[2] + v * g[8] - half * g[5]
+                d1x, d1y, d1z = 2.0 * half * g[3], 2.0 * half * g[4], 2.0 * half * g[5]
+                if k < count:
+                    start, end = capsule_stretch(px, py, pz, d0x, d0y, d0z, d1x, d1y, d1z, cut)
+                else:
+                    h = hulls[k - count]
+                    start, end = hull_stretch(
+                        px, py, pz, d0x, d0y, d0z, d1x, d1y, d1z,
+                        planes, hull_starts[h], hull_starts[h + 1], xs, ys,
+                    )  # fmt: skip
+                starts[hiding, row] = half * (2.0 * start - 1.0)
+                ends[hiding, row] = half * (2.0 * end - 1.0)
+                parts[hiding, row] = 1.0
+        firsts[hiding], lasts[hiding] = first, last
+        least, most = min(least, first), max(most, last)
+        hiding += 1
+        whole = last - first + 1 == rows
+        for row in range(rows):
+            if not whole:
+                break
+            whole = (
+                parts[hiding - 1, row] >= 1.0
+                and starts[hiding - 1, row] <= -halves[row]
+                and ends[hiding - 1, row] >= halves[row]
+            )
+        if whole:
+            return WHOLE, 0, rows - 1
+    return hiding, least, most
 
 
-@njit(cache=True, nogil=True)
+@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+def _hidden(
+    hiding: int, first: int, last: int, nodes: Array, hole: float, across: Rows, room: Room
+) -> float:
+    """Light of a lamp that solids hide, over the rows from ``first`` to ``last``."""
+    _, middles, halves, thick = across
+    firsts, lasts, parts, starts, ends, _, row_parts, row_starts, row_ends, _, _, _, _ = room
+    hidden = 0.0
+    for row in range(first, last + 1):
+        half = halves[row]
+        pieces = 0
+        for k in range(hiding):
+            if row < firsts[k] or row > lasts[k]:
+                continue
+            start, end = max(-half, starts[k, row]), min(half, ends[k, row])
+            if start < end:
+                row_starts[pieces], row_ends[pieces] = start, end
+                row_parts[pieces] = parts[k, row]
+                pieces += 1
+        if pieces == 0:
+            continue
+        v = middles[row]
+        mid, one, two = _row_light(nodes, v)
+        gap = math.sqrt(hole * hole - v * v) if hole > abs(v) else 0.0
+        hidden += thick[row] * hidden_light(
+            pieces, row_starts, row_ends, row_parts, gap, mid, one, two
+        )
+    return hidden
+
+
+@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
 def light_quickly(
     points: Array,
     normals: Array,
@@ -150,192 +409,104 @@ def light_quickly(
     planes: Array,
     hull_starts: Whole,
     hull_balls: Array,
+    corners: Array,
+    corner_starts: Whole,
+    edges: Whole,
+    edge_starts: Whole,
     free: Array,
     seen: Array,
+    rows: int,
 ) -> int:
     """Illuminance that each lamp gives at each point, without and with the solids; parameters and
-    result as in `light.kernels.light_on`."""  # fmt: skip
-    balls = _balls(capsules)
-    near = np.zeros(max(1, len(capsules)), dtype=np.int64)
-    hulls = np.zeros(max(1, len(hull_balls)), dtype=np.int64)
-    spans = np.zeros((max(1, len(capsules) + len(hull_balls)), 2))
-    starts, ends = np.zeros(PIECES + 2), np.zeros(PIECES + 2)
-    xs, ys = np.zeros((2, 64)), np.zeros((2, 64))
-    swollen, frame, nodes = np.zeros(7), np.zeros(6), np.zeros((3, 3))
+    result as in `light.kernels.light_on`.
+
+    Parameters
+    ----------
+    corners, corner_starts, edges, edge_starts: of the hulls, as their planes.
+    rows: of each lamp, for what is hidden.
+    """  # fmt: skip
+    most = max(1, len(capsules) + len(hull_balls))
+    sight = np.zeros((len(capsules), SIGHT))
+    near, hulls = np.zeros(most, dtype=np.int64), np.zeros(most, dtype=np.int64)
+    close, places_of = np.zeros((most, 7)), np.arange(most)
+    room = _room(most, rows)
+    frame, nodes, g = np.zeros(6), np.zeros((3, 3)), np.zeros(GIVEN)
     cuts, stack = np.zeros(CUTS + 1), np.zeros((DEPTH + 2, 6))
+    flat_rows, quarter_rows, round_rows = (
+        _rows(True, rows),
+        _rows(True, rows // 2 + 1),
+        _rows(False, rows),
+    )
+    exact = rows >= CLOSE_ROWS
+    apart, dip = (SPLIT, 1.0) if exact else (SPLIT_SUMS, DIP)
     traced = 0
-    for lamp in range(len(emitters)):
-        e = emitters[lamp]
-        flat = int(e[15]) == RECTANGLE
-        area = 4.0 * e[12] * e[13] if flat else math.pi * (e[12] * e[12] - e[14] * e[14])
-        for i in range(len(points)):
-            px, py, pz = points[i, 0], points[i, 1], points[i, 2]
-            pnx, pny, pnz = normals[i, 0], normals[i, 1], normals[i, 2]
+    for i in range(len(points)):
+        px, py, pz = points[i, 0], points[i, 1], points[i, 2]
+        pnx, pny, pnz = normals[i, 0], normals[i, 1], normals[i, 2]
+        capsules_seen(px, py, pz, capsules, sight)
+        for lamp in range(len(emitters)):
+            e = emitters[lamp]
+            flat = int(e[15]) == RECTANGLE
+            half_area = e[12] * e[13] if flat else e[12] * e[12]
+            area = 4.0 * half_area if flat else math.pi * (half_area - e[14] * e[14])
+            hole = 0.0 if flat else e[14] / e[12]
             dx, dy, dz = e[0] - px, e[1] - py, e[2] - pz
-            away2 = dx * dx + dy * dy + dz * dz
-            away = math.sqrt(away2)
-            count = 0
-            along_u, along_v = 0.0, 0.0
+            away = math.sqrt(dx * dx + dy * dy + dz * dz)
             _frame(e, px, py, pz, frame)
-            for c in range(len(capsules)):
-                wx, wy, wz = balls[c, 0] - px, balls[c, 1] - py, balls[c, 2] - pz
-                s = (wx * dx + wy * dy + wz * dz) / away2
-                s = min(1.0, max(0.0, s))
-                ox, oy, oz = wx - s * dx, wy - s * dy, wz - s * dz
-                reach = balls[c, 3] + e[19] * min(1.0, s + balls[c, 3] / away)
-                if ox * ox + oy * oy + oz * oz > reach * reach:
-                    continue
-                cap = capsules[c]
-                a = ((cap[0] - px) * dx + (cap[1] - py) * dy + (cap[2] - pz) * dz) / away2
-                b = ((cap[3] - px) * dx + (cap[4] - py) * dy + (cap[5] - pz) * dz) / away2
-                far = min(1.0, max(a, b) + cap[6] / away)
-                if far <= 0.0:
-                    continue
-                swollen[:] = cap
-                swollen[6] += e[19] * far
-                if meets_capsule(px, py, pz, e[0], e[1], e[2], swollen):
-                    near[count] = c
-                    count += 1
-                    wx, wy, wz = cap[3] - cap[0], cap[4] - cap[1], cap[5] - cap[2]
-                    along_u += abs(wx * frame[0] + wy * frame[1] + wz * frame[2])
-                    along_v += abs(wx * frame[3] + wy * frame[4] + wz * frame[5])
-            hull_count = 0
-            for h in range(len(hull_balls)):
-                wx, wy, wz = hull_balls[h, 0] - px, hull_balls[h, 1] - py, hull_balls[h, 2] - pz
-                s = (wx * dx + wy * dy + wz * dz) / away2
-                s = min(1.0, max(0.0, s))
-                ox, oy, oz = wx - s * dx, wy - s * dy, wz - s * dz
-                reach = hull_balls[h, 3] + e[19] * min(1.0, s + hull_balls[h, 3] / away)
-                if ox * ox + oy * oy + oz * oz <= reach * reach:
-                    hulls[hull_count] = h
-                    hull_count += 1
+            count = _capsules_near(e, dx, dy, dz, sight, near)
+            hull_count = _hulls_near(px, py, pz, e, hull_balls, hulls)
             traced += 1 if count + hull_count > 0 else 0
             half_u, half_v = e[12], e[13] if flat else e[12]
-            ux, uy, uz = frame[0], frame[1], frame[2]
-            vx, vy, vz = frame[3], frame[4], frame[5]
-            if along_u > along_v:
+            low = dx * pnx + dy * pny + dz * pnz
+            reach = half_u * abs(frame[0] * pnx + frame[1] * pny + frame[2] * pnz)
+            reach += half_v * abs(frame[3] * pnx + frame[4] * pny + frame[5] * pnz)
+            split = 2 if flat and (away < apart * e[19] or low < dip * reach) else 1
+            across = round_rows
+            if flat:
+                across = flat_rows if split == 1 else quarter_rows
+            half_u, half_v = half_u / split, half_v / split
+            ux, uy, uz = frame[0] * half_u, frame[1] * half_u, frame[2] * half_u
+            vx, vy, vz = frame[3] * half_v, frame[4] * half_v, frame[5] * half_v
+            if _lie_along(sight, near, count, frame):
                 ux, uy, uz, vx, vy, vz = vx, vy, vz, ux, uy, uz
-                half_u, half_v = half_v, half_u
-            ux, uy, uz = ux * half_u, uy * half_u, uz * half_u
-            vx, vy, vz = vx * half_v, vy * half_v, vz * half_v
-            good = away > CLOSE * e[19] and _nodes(
-                px, py, pz, pnx, pny, pnz, e, tables, ux, uy, uz, vx, vy, vz, nodes
-            )
-            if not good:
+            if away * split <= CLOSE * e[19] or (exact and low <= reach):
+                close_count = 0
+                for k in range(count):
+                    if before_lamp(px, py, pz, e, capsules[near[k]], close[close_count]):
+                        close_count += 1
                 free[lamp, i], seen[lamp, i] = _lamp(
-                    px, py, pz, pnx, pny, pnz, e, tables, capsules, near, count, planes,
-                    hull_starts, hull_balls, hulls, hull_count, starts, ends, xs, ys, frame,
-                    cuts, stack, QUICK_BEND,
+                    px, py, pz, pnx, pny, pnz, e, tables, close, places_of, close_count, planes,
+                    hull_starts, hull_balls, hulls, hull_count, room.row_starts, room.row_ends,
+                    room.xs, room.ys, frame, cuts, stack, BEND if exact else QUICK_BEND,
                 )  # fmt: skip
                 continue
-            nx, ny, nz = (
-                frame[1] * frame[5] - frame[2] * frame[4],
-                frame[2] * frame[3] - frame[0] * frame[5],
-                frame[0] * frame[4] - frame[1] * frame[3],
-            )
-            depth = dx * nx + dy * ny + dz * nz
-            if depth < 0.0:
-                nx, ny, nz, depth = -nx, -ny, -nz, -depth
-            for k in range(count):
-                cap = capsules[near[k]]
-                spans[k, 0], spans[k, 1] = 2.0, -2.0
-                _span_across(
-                    px, py, pz, cap[0], cap[1], cap[2], cap[6], nx, ny, nz, depth,
-                    e[0], e[1], e[2], vx, vy, vz, half_v, spans[k],
-                )  # fmt: skip
-                _span_across(
-                    px, py, pz, cap[3], cap[4], cap[5], cap[6], nx, ny, nz, depth,
-                    e[0], e[1], e[2], vx, vy, vz, half_v, spans[k],
-                )  # fmt: skip
-            for k in range(hull_count):
-                ball = hull_balls[hulls[k]]
-                spans[count + k, 0], spans[count + k, 1] = 2.0, -2.0
-                _span_across(
-                    px, py, pz, ball[0], ball[1], ball[2], ball[3], nx, ny, nz, depth,
-                    e[0], e[1], e[2], vx, vy, vz, half_v, spans[count + k],
-                )  # fmt: skip
-            sum_free, sum_seen = 0.0, 0.0
-            for row in range(ROWS):
-                if flat:
-                    v, half, thick = (2.0 * row + 1.0) / ROWS - 1.0, 1.0, 2.0 * half_v / ROWS
-                else:
-                    angle = math.pi * ((row + 0.5) / ROWS - 0.5)
-                    v, half = math.sin(angle), math.cos(angle)
-                    thick = half_v * half * math.pi / ROWS
-                low = nodes[0, 1] + v * (
-                    BY_ONE * (nodes[0, 2] - nodes[0, 0])
-                    + v * BY_TWO * (nodes[0, 2] + nodes[0, 0] - 2.0 * nodes[0, 1])
+            sum_free = sum_seen = 0.0
+            for quarter in range(split * split):
+                s, t = (
+                    (0.0, 0.0)
+                    if split == 1
+                    else (quarter % 2 * 2.0 - 1.0, quarter // 2 * 2.0 - 1.0)
                 )
-                mid = nodes[1, 1] + v * (
-                    BY_ONE * (nodes[1, 2] - nodes[1, 0])
-                    + v * BY_TWO * (nodes[1, 2] + nodes[1, 0] - 2.0 * nodes[1, 1])
-                )
-                high = nodes[2, 1] + v * (
-                    BY_ONE * (nodes[2, 2] - nodes[2, 0])
-                    + v * BY_TWO * (nodes[2, 2] + nodes[2, 0] - 2.0 * nodes[2, 1])
-                )
-                one, two = BY_ONE * (high - low), BY_TWO * (high + low - 2.0 * mid)
-                weight = thick * half_u
-                holes = 0
-                if e[14] > abs(v) * half_v:
-                    share = math.sqrt(e[14] * e[14] - v * v * half_v * half_v) / (half * half_u)
-                    starts[0], ends[0] = 0.5 - 0.5 * share, 0.5 + 0.5 * share
-                    holes = 1
-                open_row = 2.0 * half * (mid + two * half * half / 3.0)
-                if holes:
-                    t = half * (2.0 * ends[0] - 1.0)
-                    open_row -= 2.0 * t * (mid + two * t * t / 3.0)
-                sum_free += weight * open_row
-                pieces = holes
-                d0x = dx + v * vx - half * ux
-                d0y = dy + v * vy - half * uy
-                d0z = dz + v * vz - half * uz
-                d1x, d1y, d1z = 2.0 * half * ux, 2.0 * half * uy, 2.0 * half * uz
-                for k in range(count):
-                    if v < spans[k, 0] or v > spans[k, 1] or pieces >= PIECES:
-                        continue
-                    first, last = capsule_stretch(
-                        px, py, pz, d0x, d0y, d0z, d1x, d1y, d1z, capsules[near[k]]
-                    )
-                    if first <= last and last > 0.0 and first < 1.0:
-                        starts[pieces], ends[pieces] = first, last
-                        pieces += 1
-                for k in range(hull_count):
-                    if v < spans[count + k, 0] or v > spans[count + k, 1] or pieces >= PIECES:
-                        continue
-                    h = hulls[k]
-                    first, last = hull_stretch(
-                        px, py, pz, d0x, d0y, d0z, d1x, d1y, d1z,
-                        planes, hull_starts[h], hull_starts[h + 1], xs, ys,
-                    )  # fmt: skip
-                    if first <= last and last > 0.0 and first < 1.0:
-                        starts[pieces], ends[pieces] = first, last
-                        pieces += 1
-                if pieces == holes:
-                    sum_seen += weight * open_row
+                mx, my, mz = dx + s * ux + t * vx, dy + s * uy + t * vy, dz + s * uz + t * vz
+                lamp_seen(mx, my, mz, ux, uy, uz, vx, vy, vz, g)
+                _nodes(pnx, pny, pnz, e, tables, g, nodes)
+                whole, by_rows = _open_light(nodes, flat, hole, len(across.middles))
+                if whole <= 0.0:
                     continue
-                for k in range(1, pieces):
-                    a, b = starts[k], ends[k]
-                    j = k - 1
-                    while j >= 0 and starts[j] > a:
-                        starts[j + 1], ends[j + 1] = starts[j], ends[j]
-                        j -= 1
-                    starts[j + 1], ends[j + 1] = a, b
-                at, left = 0.0, 0.0
-                for k in range(pieces + 1):
-                    stop = min(1.0, starts[k]) if k < pieces else 1.0
-                    if stop > at:
-                        t0, t1 = half * (2.0 * at - 1.0), half * (2.0 * stop - 1.0)
-                        left += (
-                            mid * (t1 - t0)
-                            + 0.5 * one * (t1 * t1 - t0 * t0)
-                            + two * (t1 * t1 * t1 - t0 * t0 * t0) / 3.0
-                        )
-                    if k < pieces:
-                        at = max(at, ends[k])
-                        if at >= 1.0:
-                            break
-                sum_seen += weight * left
-            free[lamp, i] = sum_free * 1e6 / area
-            seen[lamp, i] = max(0.0, min(sum_seen, sum_free)) * 1e6 / area
+                sum_free += whole
+                if count + hull_count == 0:
+                    sum_seen += whole
+                    continue
+                hiding, first, last = _patches(
+                    px, py, pz, e, g, capsules, sight, near, count, planes, hull_starts,
+                    corners, corner_starts, edges, edge_starts, hulls, hull_count, across, room,
+                )  # fmt: skip
+                if hiding == WHOLE:
+                    continue
+                if hole > 0.0:
+                    by_rows = _ring_by_rows(nodes, hole, across)
+                hidden = _hidden(hiding, first, last, nodes, hole, across, room)
+                sum_seen += whole * min(1.0, max(0.0, 1.0 - hidden / by_rows))
+            to_lux = half_area / (split * split) * 1e6 / area
+            free[lamp, i], seen[lamp, i] = sum_free * to_lux, sum_seen * to_lux
     return traced

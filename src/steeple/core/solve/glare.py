@@ -83,7 +83,7 @@ class _Bench:
         rows = rows_of((emitter,))
         points = study.ground.points + np.array([0.0, 0.0, lift_mm])
         lit = light_at(points, study.ground.normal, rows, study.scene.still, study.scene.tables,
-                       quick=True)  # fmt: skip
+                       how="sums")  # fmt: skip
         image = gloss_luminance(
             points, work.plane.normal, lens.position, rows, self.finish, study.scene.tables
         )[0]

@@ -192,7 +192,7 @@ def lit_in_poses(
             emitters,
             scene.in_pose(poses[place]),
             scene.tables,
-            quick=True,
+            how="sums",
         )
 
     with ThreadPoolExecutor(_THREADS) as pool:
@@ -224,7 +224,7 @@ def glare_shares(scene: LightScene, emitters: Array) -> Array:
             return np.zeros(0)
         gloss = gloss_luminance(points, plane.normal, lens.position, rows, finish, scene.tables)
         lit = light_at(
-            points, np.array([*plane.normal]), rows, scene.things, scene.tables, quick=True
+            points, np.array([*plane.normal]), rows, scene.things, scene.tables, how="sums"
         )
         diffuse = np.maximum(lit.free * scene.work.reflectance / math.pi, 1e-9)
         open_share = lit.seen / np.maximum(lit.free, 1e-12)
@@ -271,7 +271,7 @@ def _depths(
     """Shadows that each lamp leaves with all others lit, shape (lamps,)."""
     together = np.vstack(targets.points)
     normal = np.array([*scene.work.plane.normal])
-    things = light_at(together, normal, rows, scene.things, scene.tables, quick=True).seen
+    things = light_at(together, normal, rows, scene.things, scene.tables, how="sums").seen
     scale = beside.cd / UNKNOWN_CD
     without = scale * things + np.concatenate([beside.things[pose] for pose in poses])
     within = scale * np.hstack([one.seen for one in lit])

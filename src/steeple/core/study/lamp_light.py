@@ -149,18 +149,20 @@ def _spreads(ground: Ground, rows: Array) -> list[Spread]:
 
     def pose(place: int) -> Lit:
         return light_at(
-            targets.points[place], normal, rows, scene.in_pose(place), scene.tables, quick=True
+            targets.points[place], normal, rows, scene.in_pose(place), scene.tables, how="sums"
         )
 
     def flat(place: int) -> Lit:
         solids = (scene.rig, scene.still)[place]
-        return light_at(ground.points, normal, rows, solids, scene.tables, quick=place == 0)
+        return light_at(
+            ground.points, normal, rows, solids, scene.tables, how="map" if place else "sums"
+        )
 
     together = np.vstack(targets.points)
     with ThreadPoolExecutor(_THREADS) as pool:
         maps = pool.map(flat, range(2))
         poses = list(pool.map(pose, ALL_POSES))
-        things = light_at(together, normal, rows, scene.things, scene.tables, quick=True).seen
+        things = light_at(together, normal, rows, scene.things, scene.tables, how="sums").seen
         rig, still = maps
     cuts = np.cumsum([len(points) for points in targets.points])[:-1]
     return [
@@ -196,7 +198,7 @@ def _on_cards(ground: Ground, rows: Array) -> Array:
         if card.receives.dot(card.emitter.toward) < 0:
             points = points + face * 3 * OFF_CARD_MM
         found[:, index] = light_at(
-            points, face, rows, ground.scene.still, ground.scene.tables, quick=True
+            points, face, rows, ground.scene.still, ground.scene.tables, how="sums"
         ).seen.mean(axis=1)
     return found
 

@@ -414,7 +414,7 @@ def _caster(ground: Ground, rows: Array, pose: int) -> str:
     if not len(points):
         return ""
     without = light_at(
-        points, ground.normal, rows, scene.things, scene.tables, quick=True
+        points, ground.normal, rows, scene.things, scene.tables, how="sums"
     ).seen.sum(axis=0)
     found = {}
     for name, solids in (
@@ -422,7 +422,7 @@ def _caster(ground: Ground, rows: Array, pose: int) -> str:
         ("head", scene.things.with_capsules(scene.upper[pose])),
         ("rig", scene.still),
     ):
-        within = light_at(points, ground.normal, rows, solids, scene.tables, quick=True).seen.sum(
+        within = light_at(points, ground.normal, rows, solids, scene.tables, how="sums").seen.sum(
             axis=0
         )
         found[name] = float((depth_of(without, within) * weights).sum())

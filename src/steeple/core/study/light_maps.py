@@ -85,7 +85,7 @@ def _direct_mean(study: LightStudy) -> float:
         rows,
         study.scene.rig,
         study.scene.tables,
-        quick=True,
+        how="sums",
     )
     return float(lit.seen.sum(axis=0).mean())
 
@@ -94,13 +94,13 @@ def _shadow(study: LightStudy, points: Array, rows: Array, poses: Sequence[int])
     scene, normal = study.scene, study.ground.normal
     extra = max(0.0, study.mean_lx - _direct_mean(study))
     without = (
-        light_at(points, normal, rows, scene.things, scene.tables, quick=True).seen.sum(axis=0)
+        light_at(points, normal, rows, scene.things, scene.tables, how="sums").seen.sum(axis=0)
         + extra
     )
 
     def one(pose: int) -> Array:
         within = light_at(
-            points, normal, rows, scene.in_pose(pose), scene.tables, quick=True
+            points, normal, rows, scene.in_pose(pose), scene.tables, how="sums"
         ).seen.sum(axis=0)
         return np.where(scene.seen(points, pose), depth_of(without, within + extra), UNSEEN)
 
@@ -121,7 +121,7 @@ def _gloss(study: LightStudy, points: Array, rows: Array) -> LightMap:
     if lens is None or lens.sight is None or not len(rows):
         return _map("gloss", np.full(len(points), -6.0), (0.0,), say("No camera looks at it yet."))
     lit = light_at(
-        points, study.ground.normal, rows, study.scene.still, study.scene.tables, quick=True
+        points, study.ground.normal, rows, study.scene.still, study.scene.tables, how="sums"
     )
     image = gloss_luminance(
         points, work.plane.normal, lens.position, rows, FINISHES[work.gloss], study.scene.tables

@@ -55,7 +55,7 @@ def lighting_of(study: LightStudy, *, pose: int, quality: str = "draft") -> Ligh
     on_work = _on_work(study, flat)
     points, normals = _surface(study, flat, on_work)
     solids = scene.in_pose(pose)
-    lit = light_at(points, normals, rows, solids, scene.tables, quick=True)
+    lit = light_at(points, normals, rows, solids, scene.tables, how="sums")
     diffuse = np.einsum("lp,lc->pc", lit.seen, colours) + around_lx
     shine = np.zeros_like(diffuse)
     if study.lens is not None and study.lens.sight is not None:
