@@ -2,20 +2,22 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from fastapi import Request
 
+from steeple.core.findings.scene import Recent
 from steeple.services.gear import GearService
 from steeple.services.plans import PlanService
 
 
 @dataclass(frozen=True, slots=True)
 class Context:
-    """The services behind the routes."""
+    """The services behind the routes, and the plans worked out last."""
 
     plans: PlanService
     gear: GearService
+    recent: Recent = field(default_factory=Recent)
 
 
 async def context_of(request: Request) -> Context:

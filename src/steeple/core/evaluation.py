@@ -2,16 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 
 from pydantic import Field
 
 from steeple.core.findings.cautions import Caution, cautions_for
 from steeple.core.findings.finding import GRAVITY, STEPS, Finding, Step, Verdict
 from steeple.core.findings.judging import judge
-from steeple.core.findings.scene import NOTHING_OWNED, Owned, Scene, scenes_of
+from steeple.core.findings.scene import NOTHING_OWNED, Owned, Scene, SceneMaker, scenes_of
 from steeple.core.plan.document import Plan
-from steeple.core.solve.mends import with_mends
+from steeple.core.solve.mends import never, with_mends
 from steeple.core.study.answers import Answer, camera_missing_answer, lens_answer, work_answer
 from steeple.core.study.card import Card, card_of
 from steeple.core.study.drawing import CameraDrawing, WorkDrawing, camera_drawing, work_drawing
@@ -63,7 +63,14 @@ class Evaluation(Result):
     mends_tried: bool = Field(description="False where fixes were left out to answer faster.")
 
 
-def evaluate(plan: Plan, *, owned: Owned = NOTHING_OWNED, try_mends: bool = True) -> Evaluation:
+def evaluate(
+    plan: Plan,
+    *,
+    owned: Owned = NOTHING_OWNED,
+    try_mends: bool = True,
+    scenes_of: SceneMaker = scenes_of,
+    stop: Callable[[], bool] = never,
+) -> Evaluation:
     """Work out a plan.
 
     Parameters
@@ -71,6 +78,8 @@ def evaluate(plan: Plan, *, owned: Owned = NOTHING_OWNED, try_mends: bool = True
     plan: any valid plan, finished or not.
     owned: what the maker owns and mends may take.
     try_mends: False leaves the fixes out, for an answer while something is being dragged.
+    scenes_of: how scenes are come by; a `Recent` remembers those of the plans before.
+    stop: asked before each mend is tried; once it says so, the rest are left untried.
 
     Returns
     -------
@@ -79,7 +88,7 @@ def evaluate(plan: Plan, *, owned: Owned = NOTHING_OWNED, try_mends: bool = True
     scenes = scenes_of(plan, owned)
     findings = judge(scenes)
     if try_mends:
-        findings = with_mends(scenes, findings)
+        findings = with_mends(scenes, findings, stop)
     cautions = cautions_for(scenes)
     return Evaluation(
         title=plan.title,
@@ -128,12 +137,12 @@ def _answers(plan: Plan, scenes: Sequence[Scene]) -> tuple[Answer, ...]:
 def _camera(scene: Scene) -> CameraResult:
     if scene.lens is None:
         return CameraResult(id=scene.about)
-    figures, working = lens_figures(scene.lens, scene.assumptions)
+    figures, working = lens_figures(scene.lens, scene.all_assumptions)
     if scene.hold is not None:
-        more, how = hold_figures(scene.hold, scene.assumptions)
+        more, how = hold_figures(scene.hold, scene.all_assumptions)
         figures, working = (*figures, *more), (*working, *how)
     if scene.light is not None:
-        more, how = light_figures(scene.light, scene.assumptions, scene.about)
+        more, how = light_figures(scene.light, scene.all_assumptions, scene.about)
         figures, working = (*figures, *more), (*working, *how)
     return CameraResult(
         id=scene.about,

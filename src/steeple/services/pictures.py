@@ -3,13 +3,21 @@
 from __future__ import annotations
 
 from steeple.core.errors import InputError
-from steeple.core.findings.scene import scenes_of
+from steeple.core.findings.scene import NOTHING_OWNED, SceneMaker, scenes_of
 from steeple.core.plan.document import Plan
 from steeple.core.study.picture import picture_of
 from steeple.formats.picture_png import write_png
 
 
-def picture_file(plan: Plan, *, camera: int, width_px: int, quality: str, pose: int) -> bytes:
+def picture_file(
+    plan: Plan,
+    *,
+    camera: int,
+    width_px: int,
+    quality: str,
+    pose: int,
+    scenes_of: SceneMaker = scenes_of,
+) -> bytes:
     """What a camera of a plan sees, as PNG.
 
     Raises
@@ -17,7 +25,7 @@ def picture_file(plan: Plan, *, camera: int, width_px: int, quality: str, pose: 
     InputError
         ``no-picture`` where camera or lens are missing, or the lens hangs in the work.
     """
-    scenes = scenes_of(plan)
+    scenes = scenes_of(plan, NOTHING_OWNED)
     scene = scenes[camera] if camera < len(plan.cameras) else None
     if scene is None or scene.lens is None:
         raise InputError(

@@ -56,7 +56,7 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
     }),
     [cupboard],
   );
-  const { evaluation, trouble } = useEvaluation(sheet.plan, owned, sheet.dragging);
+  const { evaluation, trouble, working } = useEvaluation(sheet.plan, owned, sheet.dragging);
   const [helping, setHelping] = useState(false);
   const { plan, commit, drag } = sheet;
 
@@ -126,6 +126,7 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
               findings={tools.evaluation.findings.filter((one) => one.step === stepId)}
               cautions={tools.evaluation.cautions.filter((one) => one.step === stepId)}
               mendsTried={tools.evaluation.mends_tried}
+              trying={working && !tools.evaluation.mends_tried && !sheet.dragging}
               onMend={(fix) => void tools.change(fix.changes)}
             />
           </div>

@@ -9,6 +9,8 @@ interface Props {
   findings: readonly Finding[];
   cautions: readonly Caution[];
   mendsTried: boolean;
+  /** Whether mends are being tried now. */
+  trying: boolean;
   onMend: (fix: Fix) => void;
 }
 
@@ -19,7 +21,7 @@ export function speaking(findings: readonly Finding[]): Finding[] {
   return findings.filter((finding) => SPEAKING.includes(finding.verdict));
 }
 
-export function MarginNotes({ findings, cautions, mendsTried, onMend }: Props) {
+export function MarginNotes({ findings, cautions, mendsTried, trying, onMend }: Props) {
   const notes = speaking(findings);
   const quiet = findings.filter((finding) => finding.verdict === 'holds');
   return (
@@ -30,6 +32,7 @@ export function MarginNotes({ findings, cautions, mendsTried, onMend }: Props) {
           number={index + 1}
           finding={finding}
           mendsTried={mendsTried}
+          trying={trying}
           onMend={onMend}
         />
       ))}
@@ -63,10 +66,12 @@ interface NoteProps {
   number: number;
   finding: Finding;
   mendsTried: boolean;
+  /** Whether mends are being tried now. */
+  trying: boolean;
   onMend: (fix: Fix) => void;
 }
 
-function Note({ number, finding, mendsTried, onMend }: NoteProps) {
+function Note({ number, finding, mendsTried, trying, onMend }: NoteProps) {
   const [first] = finding.fixes;
   return (
     <article
@@ -115,6 +120,9 @@ function Note({ number, finding, mendsTried, onMend }: NoteProps) {
           <p className={classes.reason}>
             Nothing tried mends this without breaking something else.
           </p>
+        ) : null}
+        {trying && finding.verdict !== 'unknown' && finding.verdict !== 'holds' ? (
+          <p className={classes.reason}>Trying what would mend it …</p>
         ) : null}
       </div>
     </article>

@@ -2,14 +2,18 @@
 
 from __future__ import annotations
 
+import asyncio
 import itertools
 from collections.abc import Iterator
-from typing import Any
+from threading import Event
+from typing import Annotated, Any
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Depends, Request, Response
+from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import StreamingResponse
 
 from steeple import __version__
+from steeple.api.context import Context, context_of
 from steeple.api.models import (
     Area,
     AreaRequest,
@@ -53,6 +57,9 @@ from steeple.core.study.light_maps import LightMap
 from steeple.services.pictures import picture_file
 
 router = APIRouter(prefix="/api", tags=["core"])
+Ctx = Annotated[Context, Depends(context_of)]
+LOOK_S = 0.05
+"""How often it is looked whether somebody still waits, in seconds."""
 
 
 def _json(text: str) -> Response:
@@ -66,10 +73,27 @@ def health() -> Health:
 
 
 @router.post("/evaluate", response_model=Evaluation)
-def evaluate_plan(request: EvaluateRequest) -> Response:
-    """Work out a plan. Nothing is stored; the same request gives the same answer."""
-    outcome = evaluate(request.plan, owned=request.owned, try_mends=request.try_mends)
-    return _json(outcome.model_dump_json())
+async def evaluate_plan(request: EvaluateRequest, ctx: Ctx, http: Request) -> Response:
+    """Work out a plan. Nothing is stored; the same request gives the same answer. Mends are no longer
+    tried once whoever asked has gone away."""
+    gone = Event()
+
+    def work() -> str:
+        return evaluate(
+            request.plan,
+            owned=request.owned,
+            try_mends=request.try_mends,
+            scenes_of=ctx.recent,
+            stop=gone.is_set,
+        ).model_dump_json()
+
+    task = asyncio.ensure_future(run_in_threadpool(work))
+    while request.try_mends and not task.done():
+        await asyncio.wait({task}, timeout=LOOK_S)
+        if not task.done() and await http.is_disconnected():
+            gone.set()
+            break
+    return _json(await task)
 
 
 @router.post("/work-out", response_model=Outcome)
@@ -101,32 +125,42 @@ def compare_holding(request: CameraRequest) -> Response:
 
 
 @router.post("/dome", response_model=DomeReply)
-def dome_for(request: DomeRequest) -> Response:
+def dome_for(request: DomeRequest, ctx: Ctx) -> Response:
     """Every direction that a lamp of the plan could come from, judged."""
-    found = dome_of(request.plan, index=request.camera, lamp=request.lamp, draft=request.draft)
+    found = dome_of(
+        request.plan,
+        index=request.camera,
+        lamp=request.lamp,
+        draft=request.draft,
+        scenes_of=ctx.recent,
+    )
     return _json(found.model_dump_json())
 
 
 @router.post("/light-map", response_model=LightMap)
-def map_of_light(request: LightMapRequest) -> Response:
+def map_of_light(request: LightMapRequest, ctx: Ctx) -> Response:
     """Light, shadows or gloss over the zone, for one camera of a plan."""
     return _json(
         map_of(
-            request.plan, index=request.camera, of=request.of, pose=request.pose
+            request.plan,
+            index=request.camera,
+            of=request.of,
+            pose=request.pose,
+            scenes_of=ctx.recent,
         ).model_dump_json()
     )
 
 
 @router.post("/light-layouts", response_model=tuple[Layout, ...])
-def schools_of_light(request: CameraRequest) -> tuple[Layout, ...]:
+def schools_of_light(request: CameraRequest, ctx: Ctx) -> tuple[Layout, ...]:
     """The schools of lighting, each placed for this plan with the lamps at hand."""
-    return layouts_of(request.plan, index=request.camera, owned=request.owned)
+    return layouts_of(request.plan, index=request.camera, owned=request.owned, scenes_of=ctx.recent)
 
 
 @router.post("/compare-glare", response_model=GlareComparison | None)
-def glare_compared(request: CameraRequest) -> Response:
+def glare_compared(request: CameraRequest, ctx: Ctx) -> Response:
     """Ways to be rid of a lamp's mirror image, each worked out; null where nothing is mirrored."""
-    found = compare_glare(request.plan, index=request.camera)
+    found = compare_glare(request.plan, index=request.camera, scenes_of=ctx.recent)
     return _json("null" if found is None else found.model_dump_json())
 
 
@@ -154,7 +188,7 @@ def lamps_placed(request: PlaceLampsRequest) -> StreamingResponse:
 
 
 @router.post("/picture", response_class=Response, responses={200: {"content": {"image/png": {}}}})
-def picture(request: PictureRequest) -> Response:
+def picture(request: PictureRequest, ctx: Ctx) -> Response:
     """What the lens sees, made by the simulated camera, as PNG."""
     content = picture_file(
         request.plan,
@@ -162,6 +196,7 @@ def picture(request: PictureRequest) -> Response:
         width_px=request.width_px,
         quality=request.quality,
         pose=request.pose,
+        scenes_of=ctx.recent,
     )
     return Response(content, media_type="image/png")
 

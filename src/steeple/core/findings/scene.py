@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+from collections import OrderedDict
 from collections.abc import Callable
 from dataclasses import dataclass, replace
+from threading import Lock
 
 from steeple.core.plan.document import Camera, Plan
 from steeple.core.plan.gear import Body, Lens
@@ -49,17 +51,23 @@ NOTHING_OWNED = Owned()
 class Once:
     """A light study made when it is first asked for: most trials of a mend never need theirs."""
 
-    __slots__ = ("_found", "_made", "_make")
+    __slots__ = ("_found", "_lock", "_make")
 
     def __init__(self, make: Callable[[], LightStudy | None]) -> None:
-        self._make = make
-        self._made = False
+        self._make: Callable[[], LightStudy | None] | None = make
         self._found: LightStudy | None = None
+        self._lock = Lock()
 
     def get(self) -> LightStudy | None:
         """The study; None where there are no lamps."""
-        if not self._made:
-            self._found, self._made = self._make(), True
+        with self._lock:
+            if self._make is not None:
+                self._found, self._make = self._make(), None
+            return self._found
+
+    @property
+    def found(self) -> LightStudy | None:
+        """The study if it has been made."""
         return self._found
 
 
@@ -69,8 +77,9 @@ class Scene:
 
     ``lens`` is None while the camera lacks what a study needs; ``index`` is None for a plan
     without cameras. ``hold`` is the camera on its support, None where none is chosen;
-    ``light``, worked out when it is asked for, the lamps for this camera, None where there are none. ``owned`` is
-    what a mend may take from the cupboard.
+    ``light``, worked out when it is asked for, the lamps for this camera, None where there are none.
+    ``assumptions`` are those of work, lens and hold, ``of_light`` those of the light. ``owned`` is what
+    a mend may take from the cupboard.
     """
 
     plan: Plan
@@ -80,6 +89,7 @@ class Scene:
     hold: HoldStudy | None
     lit: Once
     assumptions: Assumptions
+    of_light: Assumptions
     owned: Owned
 
     @property
@@ -106,8 +116,13 @@ class Scene:
 
     @property
     def assumed(self) -> tuple[Assumption, ...]:
+        return tuple(self.all_assumptions.made)
+
+    @property
+    def all_assumptions(self) -> Assumptions:
+        """Everything assumed, that of the light included."""
         self.lit.get()
-        return tuple(self.assumptions.made)
+        return Assumptions([*self.assumptions.made, *self.of_light.made])
 
 
 def scenes_of(plan: Plan, owned: Owned = NOTHING_OWNED) -> tuple[Scene, ...]:
@@ -123,6 +138,7 @@ def scenes_of(plan: Plan, owned: Owned = NOTHING_OWNED) -> tuple[Scene, ...]:
         hold = None
         if lens is not None and index is not None:
             hold = study_hold(plan, index, lens, assumptions)
+        of_light = Assumptions()
         scenes.append(
             Scene(
                 plan=plan,
@@ -130,8 +146,9 @@ def scenes_of(plan: Plan, owned: Owned = NOTHING_OWNED) -> tuple[Scene, ...]:
                 index=index,
                 lens=lens,
                 hold=hold,
-                lit=_lit(plan, work, lens, hold, assumptions),
+                lit=_lit(plan, work, lens, hold, of_light),
                 assumptions=assumptions,
+                of_light=of_light,
                 owned=owned,
             )
         )
@@ -148,7 +165,7 @@ def _lit(
 ) -> Once:
     return Once(
         lambda: study_light(
-            plan, work, lens, hold, assumptions, before=before.light if before else None
+            plan, work, lens, hold, assumptions, before=before.lit.found if before else None
         )
     )
 
@@ -164,8 +181,9 @@ def rehung(scenes: tuple[Scene, ...], plan: Plan) -> tuple[Scene, ...]:
         hold = None
         if scene.lens is not None and scene.index is not None:
             hold = study_hold(plan, scene.index, scene.lens, Assumptions())
-        lit = _lit(plan, scene.work, scene.lens, hold, Assumptions(), before=scene)
-        again.append(replace(scene, plan=plan, hold=hold, lit=lit))
+        light = Assumptions()
+        lit = _lit(plan, scene.work, scene.lens, hold, light, before=scene)
+        again.append(replace(scene, plan=plan, hold=hold, lit=lit, of_light=light))
     return tuple(again)
 
 
@@ -173,6 +191,43 @@ def relit(scenes: tuple[Scene, ...], plan: Plan) -> tuple[Scene, ...]:
     """The scenes of a plan that differs from theirs in its lamps alone: lenses and supports stay."""
     again = []
     for scene in scenes:
-        lit = _lit(plan, scene.work, scene.lens, scene.hold, Assumptions(), before=scene)
-        again.append(replace(scene, plan=plan, lit=lit))
+        light = Assumptions()
+        lit = _lit(plan, scene.work, scene.lens, scene.hold, light, before=scene)
+        again.append(replace(scene, plan=plan, lit=lit, of_light=light))
     return tuple(again)
+
+
+SceneMaker = Callable[[Plan, Owned], tuple[Scene, ...]]
+"""How the scenes of a plan are come by: `scenes_of`, or a `Recent` that remembers."""
+ALIKE = 8
+
+
+class Recent:
+    """The scenes of the plans worked out last.
+
+    What the next plan has in common with one of them is not worked out again: a plan with a lamp moved
+    keeps work, lens, hold and the other lamps. That changes nothing but the time it takes. Safe in
+    threads.
+    """
+
+    def __init__(self, keep: int = ALIKE) -> None:
+        self._keep = keep
+        self._kept: OrderedDict[str, tuple[Scene, ...]] = OrderedDict()
+        self._lock = Lock()
+
+    def __call__(self, plan: Plan, owned: Owned = NOTHING_OWNED) -> tuple[Scene, ...]:
+        """The scenes of a plan; as `scenes_of`."""
+        key = plan.model_dump_json(exclude={"lights", "cards"})
+        with self._lock:
+            found = self._kept.get(key)
+        if found is None:
+            found = scenes_of(plan, owned)
+        elif found[0].plan != plan:
+            found = relit(found, plan)
+        found = tuple(replace(one, plan=plan, owned=owned) for one in found)
+        with self._lock:
+            self._kept[key] = found
+            self._kept.move_to_end(key)
+            while len(self._kept) > self._keep:
+                self._kept.popitem(last=False)
+        return found

@@ -12,7 +12,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from steeple.core.errors import InputError, SteepleError
-from steeple.core.findings.scene import Scene, scenes_of
+from steeple.core.findings.scene import NOTHING_OWNED, Scene, SceneMaker, scenes_of
 from steeple.core.geometry.kernels import Array, Flags
 from steeple.core.geometry.vectors import Vector
 from steeple.core.light.emitters import Emitter, light_at, rows_of
@@ -98,7 +98,9 @@ class _Bench:
         return np.asarray(alone.total.still * self.lamp.lamp.emitter.intensity_cd)
 
 
-def compare_glare(plan: Plan, *, index: int = 0) -> GlareComparison | None:
+def compare_glare(
+    plan: Plan, *, index: int = 0, scenes_of: SceneMaker = scenes_of
+) -> GlareComparison | None:
     """Ways to be rid of the mirror image of the lamp that is mirrored most; None where no lit lamp
     is seen in the work.
 
@@ -108,7 +110,7 @@ def compare_glare(plan: Plan, *, index: int = 0) -> GlareComparison | None:
         ``no-such-camera``; ``no-lamp`` for a plan without lamps.
     """
     check_camera(plan, index)
-    scene = scenes_of(plan)[min(index, max(0, len(plan.cameras) - 1))]
+    scene = scenes_of(plan, NOTHING_OWNED)[min(index, max(0, len(plan.cameras) - 1))]
     study = scene.light
     if study is None:
         raise InputError(

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from steeple.core.errors import InputError
-from steeple.core.findings.scene import NOTHING_OWNED, Owned, Scene, scenes_of
+from steeple.core.findings.scene import NOTHING_OWNED, Scene, SceneMaker, scenes_of
 from steeple.core.plan.changes import Change
 from steeple.core.plan.document import Plan
 from steeple.core.solve.search import check_camera
@@ -53,9 +53,9 @@ def _result(one: Direction) -> DomeDirection:
     )
 
 
-def _scene(plan: Plan, index: int, owned: Owned = NOTHING_OWNED) -> Scene:
+def _scene(plan: Plan, index: int, scenes_of: SceneMaker) -> Scene:
     check_camera(plan, index)
-    scenes = scenes_of(plan, owned)
+    scenes = scenes_of(plan, NOTHING_OWNED)
     return scenes[min(index, len(scenes) - 1)]
 
 
@@ -78,7 +78,14 @@ def place_changes(
     )
 
 
-def dome_of(plan: Plan, *, index: int = 0, lamp: int = 0, draft: bool = False) -> DomeReply:
+def dome_of(
+    plan: Plan,
+    *,
+    index: int = 0,
+    lamp: int = 0,
+    draft: bool = False,
+    scenes_of: SceneMaker = scenes_of,
+) -> DomeReply:
     """Every direction for one lamp of the plan, at the distance that it has.
 
     Raises
@@ -94,7 +101,7 @@ def dome_of(plan: Plan, *, index: int = 0, lamp: int = 0, draft: bool = False) -
             value=lamp,
             allowed=f"0 to {len(plan.lights) - 1}" if plan.lights else "none",
         )
-    scene = _scene(plan, index)
+    scene = _scene(plan, index, scenes_of)
     assert scene.light is not None
     study = scene.light.lamps[lamp]
     fixture = study.lamp.part.fixture
@@ -133,7 +140,14 @@ def dome_of(plan: Plan, *, index: int = 0, lamp: int = 0, draft: bool = False) -
     )
 
 
-def map_of(plan: Plan, *, index: int = 0, of: MapOf = "light", pose: int | None = None) -> LightMap:
+def map_of(
+    plan: Plan,
+    *,
+    index: int = 0,
+    of: MapOf = "light",
+    pose: int | None = None,
+    scenes_of: SceneMaker = scenes_of,
+) -> LightMap:
     """A map of the zone of a plan for one of its cameras.
 
     Raises
@@ -141,7 +155,7 @@ def map_of(plan: Plan, *, index: int = 0, of: MapOf = "light", pose: int | None 
     InputError
         ``no-such-camera``, or ``no-lamp`` for a plan without lamps.
     """
-    study = _scene(plan, index).light
+    study = _scene(plan, index, scenes_of).light
     if study is None:
         raise InputError(
             "no-lamp", "The plan has no lamp yet: there is no light to map.", field="lights"

@@ -6,7 +6,7 @@ import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
-from steeple.core.findings.scene import NOTHING_OWNED, Owned, Scene, scenes_of
+from steeple.core.findings.scene import NOTHING_OWNED, Owned, Scene, SceneMaker, scenes_of
 from steeple.core.plan.changes import Change
 from steeple.core.plan.document import CARD_LIMIT, Light, PlacedCard, Plan
 from steeple.core.plan.rigging import LightCard
@@ -215,7 +215,13 @@ LAYOUTS: tuple[tuple[str, str, str, Callable[[_Bench], Placed]], ...] = (
 )  # fmt: skip
 
 
-def layouts_of(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> tuple[Layout, ...]:
+def layouts_of(
+    plan: Plan,
+    *,
+    index: int = 0,
+    owned: Owned = NOTHING_OWNED,
+    scenes_of: SceneMaker = scenes_of,
+) -> tuple[Layout, ...]:
     """Every school placed for this plan with the lamps of plan and cupboard.
 
     Raises

@@ -190,12 +190,20 @@ def _cost(scene: Scene, trial: Trial, finding: Finding, before: Mapping[Key, Fin
     return cost
 
 
-def with_mends(scenes: Sequence[Scene], findings: Sequence[Finding]) -> tuple[Finding, ...]:
+def never() -> bool:
+    """Goes on to the end."""
+    return False
+
+
+def with_mends(
+    scenes: Sequence[Scene], findings: Sequence[Finding], stop: Callable[[], bool] = never
+) -> tuple[Finding, ...]:
     """The findings with up to `FIXES_SHOWN` mends each, every one tried out.
 
     A mend is kept where the plan, judged again, has the finding better and no other finding
     failing that did not fail before. Mends that make it hold come before those that only ease it;
-    among equals, the order of the rules (least disturbing first) is kept.
+    among equals, the order of the rules (least disturbing first) is kept. ``stop`` is asked before
+    each trial; once it says so, no more are made.
     """
     before = _by_key(findings)
     troubled = {key for key, finding in before.items() if finding.verdict in ("fails", "watch")}
@@ -212,7 +220,7 @@ def with_mends(scenes: Sequence[Scene], findings: Sequence[Finding]) -> tuple[Fi
         families: set[str] = set()
         holding = 0
         for trial in trials[finding.step == "light"] if key in troubled else ():
-            if holding == FIXES_SHOWN:
+            if holding == FIXES_SHOWN or stop():
                 break
             if trial.proposal.family in families:
                 continue

@@ -252,7 +252,7 @@ def study_light(
     fresh = [one for one in dict.fromkeys(wanted) if one not in kept]
     kept |= {one.emitter: one for one in lamp_lights(ground, fresh)}
     alone = tuple(kept[one] for one in wanted)
-    daylight = _daylight(plan, ground, kept, assumptions)
+    daylight = _daylight(plan, ground, kept, assumptions, before)
     together = _together(ground, given, alone)
     for spread, cd in daylight.spreads if daylight else ():
         together = together.plus(spread, cd)
@@ -283,9 +283,13 @@ def study_light(
 
 
 def _daylight(
-    plan: Plan, ground: Ground, kept: dict[Emitter, LampLight], assumptions: Assumptions
+    plan: Plan,
+    ground: Ground,
+    kept: dict[Emitter, LampLight],
+    assumptions: Assumptions,
+    before: LightStudy | None,
 ) -> LitWindows | None:
-    """The open windows, where place and time are known."""
+    """The open windows, where place and time are known; as before where they are as they were."""
     given = plan.room.daylight
     windows = given_windows(plan, ground.scene.work, assumptions)
     if given is None or not windows:
@@ -298,6 +302,9 @@ def _daylight(
     sky = assumptions.choose(
         given.sky, at="room/daylight/sky", usual=usual, why="the darker and steadier day"
     )
+    was = before.daylight if before is not None and before.ground is ground else None
+    if was is not None and (was.study.given, was.study.windows) == (given, windows):
+        return was
     moments = moments_of(given, windows, per_cd, lattice(ground.scene.work, *SUN_POINTS))
     up = moments[0].sun_deg
     cds = tuple(
