@@ -3,18 +3,28 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 
 import pytest
 
 from steeple.core.errors import InputError
 from steeple.core.evaluation import evaluate
-from steeple.core.findings.scene import Owned, OwnedFixture
+from steeple.core.findings.scene import Owned, OwnedFixture, relit, scenes_of
 from steeple.core.light.gloss import fresnel_polarised
-from steeple.core.plan.changes import apply_changes
+from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import Plan
 from steeple.core.plan.rigging import Fixture
 from steeple.core.solve.glare import GlareRemedy, compare_glare
 from steeple.core.solve.layouts import LAYOUTS, Layout, layouts_of
+from steeple.core.solve.lighting_ways import (
+    candidates,
+    dome_for_all,
+    grounds_of,
+    judged,
+    needed_lx,
+    stands_at,
+)
+from steeple.core.solve.place_lamps import LightingOutcome, place_lamps
 from steeple.core.study.dome import apart_deg
 from steeple.core.study.light import LightStudy
 from steeple.core.study.result import sentence_words
@@ -115,7 +125,7 @@ def test_every_school_is_placed_for_the_plan_or_says_why_not(plan: Plan) -> None
         if one.option is not None:
             after = study(apply_changes(plan, one.option.changes))
             lit = [each for each in after.lit if each.lamp.part.role != "practical"]
-            assert lit
+            assert bool(lit) == (one.id != "window-and-card")
             assert all(not each.blocked for each in lit)
     assert sum(one.option is not None for one in found.values()) >= 3
 
@@ -145,6 +155,71 @@ def test_the_schools_are_what_they_are_called() -> None:
     assert found["key-and-card"].to_get == ("White card, 70 × 50",)
     (bare,) = lit("bare-high").lit
     assert bare.elevation_deg > 70
+
+
+def test_the_window_school_stands_a_card_opposite_the_window() -> None:
+    option = layouts(GILDING)["window-and-card"].option
+    assert option is not None
+    plan = apply_changes(GILDING, option.changes)
+    assert not any(one.lit for one in plan.lights)
+    after = study(plan)
+    assert after.daylight is not None
+    assert after.daylight.lux > 0
+    (card,) = after.ground.cards
+    window = after.daylight.study.windows[0].emitter.centre
+    middle = after.work.plane.middle
+    away, toward = card.emitter.centre.minus(middle), window.minus(middle)
+    assert away.x * toward.x + away.y * toward.y < 0
+    assert card.sends > 0
+    bare = study(apply_changes(plan, (Change(path="/cards", value=[]),)))
+    assert bare.shade is not None
+    assert after.shade is not None
+    assert after.shade.p95 < bare.shade.p95
+    said = sentence_words(option.gives, "cm")
+    assert f"{after.mean_lx:.0f} lx" in said.replace(",", "")
+    shut = apply_changes(GILDING, (Change(path="/room/windows/0/closed", value=True),))
+    assert "blind open" in sentence_words(layouts(shut)["window-and-card"].lacks, "cm")
+
+
+def two_cameras() -> Plan:
+    """The gilding bench with a second camera that looks from the side, low and tipped."""
+    second = GILDING.cameras[0].model_dump(mode="json") | {"id": "beside", "support": None}
+    second["position"] = {"x_mm": 420, "y_mm": 0, "z_mm": 560}
+    second["aim"] = {"tilt_deg": 37, "toward_deg": 270}
+    data = GILDING.model_dump(mode="json")
+    data["cameras"] = [*data["cameras"], second]
+    return Plan.model_validate(data)
+
+
+def test_lamps_are_placed_for_every_camera_at_once() -> None:
+    plan = two_cameras()
+    scenes = scenes_of(plan, CUPBOARD)
+    lights = candidates(plan, CUPBOARD.fixtures, most=1)
+    grounds = grounds_of(plan, scenes, 0, lights)
+    assert len(grounds) == 2
+    ways = [(float(a), 45.0) for a in range(0, 360, 30)]
+    both = dome_for_all(grounds, lights[0].fixture, distance_mm=1000, where=ways)
+    each = [
+        dome_for_all((one,), lights[0].fixture, distance_mm=1000, where=ways) for one in grounds
+    ]
+    for together, first, second in zip(both, *each, strict=True):
+        assert together.glare == max(first.glare, second.glare)
+        assert together.share == min(first.share, second.share)
+        assert together.in_frame == (first.in_frame or second.in_frame)
+    assert any(a.glare != b.glare or a.share != b.share for a, b in zip(*each, strict=True))
+    (stand,) = stands_at(grounds, 0, lights[0], both[:1], 1000)
+    way = judged((stand,), grounds, needed_lx(scenes))
+    alone = [
+        judged((replace(stand, fulls=(full,)),), (ground,), needed_lx(scenes))
+        for full, ground in zip(stand.fulls, grounds, strict=True)
+    ]
+    assert way.shade == pytest.approx(max(one.shade for one in alone))
+    *_, outcome = place_lamps(plan, owned=CUPBOARD)
+    assert isinstance(outcome, LightingOutcome)
+    placed = relit(scenes, apply_changes(plan, outcome.options[0].changes))
+    for seen in placed:
+        assert seen.light is not None
+        assert not any(one.in_frame or one.blocked for one in seen.light.lit)
 
 
 def test_a_maker_without_lamps_is_told_what_each_school_takes() -> None:

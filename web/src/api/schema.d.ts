@@ -267,7 +267,8 @@ export interface paths {
         put?: never;
         /**
          * Evaluate Plan
-         * @description Work out a plan. Nothing is stored; the same request gives the same answer.
+         * @description Work out a plan. Nothing is stored; the same request gives the same answer. Mends are no longer
+         *     tried once whoever asked has gone away.
          */
         post: operations["evaluate_plan_api_evaluate_post"];
         delete?: never;
@@ -1476,6 +1477,16 @@ export interface components {
             check: components["schemas"]["Piece"][];
         };
         /**
+         * CardDrawing
+         * @description A card, flag or diffuser as the views show it: its corners, round it.
+         */
+        CardDrawing: {
+            /** Name */
+            name: string;
+            /** Corners */
+            corners: components["schemas"]["Point"][];
+        };
+        /**
          * CardInUse
          * @description A bounce card, flag or diffuser in the cupboard.
          */
@@ -2545,7 +2556,8 @@ export interface components {
          * @description One lamp as the dome and the views show it. Shares 0 … 1, millimetres, degrees.
          *
          *     ``share`` and ``worst`` of its light reach what the camera sees round the fingers; ``glare`` is
-         *     the share of the zone that mirrors it; ``blocked`` says what stands where it would.
+         *     the share of the zone that mirrors it; ``blocked`` says what stands where it would; ``corners`` go
+         *     round its edge.
          */
         LampDrawing: {
             /** Index */
@@ -2846,12 +2858,14 @@ export interface components {
         };
         /**
          * LightDrawing
-         * @description Lamps and the map of the zone: light in stops against its middle, row by row from near left,
+         * @description Lamps, cards and the map of the zone: light in stops against its middle, row by row from near left,
          *     with everything but the maker in the way.
          */
         LightDrawing: {
             /** Lamps */
             lamps: components["schemas"]["LampDrawing"][];
+            /** Cards */
+            cards: components["schemas"]["CardDrawing"][];
             /** Across */
             across: number;
             /** Along */

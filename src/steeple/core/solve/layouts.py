@@ -6,9 +6,16 @@ import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
-from steeple.core.findings.scene import NOTHING_OWNED, Owned, Scene, SceneMaker, scenes_of
-from steeple.core.plan.changes import Change
-from steeple.core.plan.document import CARD_LIMIT, Light, PlacedCard, Plan
+from steeple.core.findings.scene import (
+    NOTHING_OWNED,
+    Owned,
+    Scene,
+    SceneMaker,
+    relit,
+    scenes_of,
+)
+from steeple.core.plan.changes import Change, apply_changes
+from steeple.core.plan.document import CARD_LIMIT, LampAim, LampPlace, Light, PlacedCard, Plan
 from steeple.core.plan.rigging import LightCard
 from steeple.core.solve.lighting_ways import (
     NEAR_MM,
@@ -17,7 +24,10 @@ from steeple.core.solve.lighting_ways import (
     Way,
     candidates,
     distances_mm,
+    dome_for_all,
+    grounds_of,
     judged,
+    needed_lx,
     of_one_colour,
     stands_at,
     worth,
@@ -25,20 +35,21 @@ from steeple.core.solve.lighting_ways import (
 from steeple.core.solve.place_lamps import LightingOption, option_of
 from steeple.core.solve.search import check_camera
 from steeple.core.study.assumptions import Assumptions
-from steeple.core.study.dome import Direction, dome, merit
-from steeple.core.study.given_card import given_cards
-from steeple.core.study.given_light import (
-    given_lamps,
-    lamp_size,
-    measured_in,
-)
-from steeple.core.study.lamp_light import Ground, ground_of
-from steeple.core.study.result import Result, Sentence, say
+from steeple.core.study.daylight import given_windows
+from steeple.core.study.dome import Direction, merit, penumbra_mm
+from steeple.core.study.given_light import lamp_size
+from steeple.core.study.lamp_light import Ground
+from steeple.core.study.light_answer import HAND_MM
+from steeple.core.study.result import Quantity, Result, Sentence, mm, say
 
 WHITE_CARD = LightCard(
     name="White card, 70 × 50", use="bounce", width_mm=700, height_mm=500, reflectance=0.85
 )
 """Taken where no bounce card is owned; foam board or a sheet of paper does."""
+
+
+CARD_ASIDE_MM, CARD_OFF_MM = 150.0, 5.0
+"""How far beside the zone a card stands, and how far off the table."""
 
 
 class Layout(Result):
@@ -57,7 +68,7 @@ class Layout(Result):
 class _Bench:
     plan: Plan
     scene: Scene
-    ground: Ground
+    grounds: tuple[Ground, ...]
     lamps: tuple[Light, ...]
     owned: Owned
     needed: float | None
@@ -72,13 +83,12 @@ class _Bench:
         """Which of some directions are free, the best first; mirrored for a left-handed maker."""
         right = self.scene.work.maker.right_handed
         turned = [(a if right else (360.0 - a) % 360.0, up) for a, up in wanted]
-        found = dome(
-            self.ground.scene, light.fixture, distance_mm=distance_mm, where=turned, draft=True
-        )
+        found = dome_for_all(self.grounds, light.fixture, distance_mm=distance_mm, where=turned)
         return sorted((one for one in found if one.free), key=merit, reverse=True)
 
 
-Placed = tuple[Way, tuple[PlacedCard, ...]] | str
+Placed = tuple[Way | None, tuple[PlacedCard, ...]] | str
+"""Lamps in places, None where none is lit, with the cards beside them; or why it cannot be."""
 _UPS = (35.0, 45.0, 55.0)
 
 
@@ -123,6 +133,75 @@ def _key_and_card(bench: _Bench) -> Placed:
     return way, (card,)
 
 
+def _window_and_card(bench: _Bench) -> Placed:
+    """The window as the only light, and a white card opposite close to the zone."""
+    plan, work = bench.plan, bench.scene.work
+    if all(one.closed for one in plan.room.windows):
+        return "it takes a window with its blind open"
+    if plan.room.daylight is None:
+        return "say first where and when you film: the light of the window follows from it"
+    if len(plan.cards) >= CARD_LIMIT:
+        return "the plan has as many cards as it may have"
+    windows = given_windows(plan, work, Assumptions())
+    if not windows:
+        return "say first where the window is"
+    middle = work.plane.middle
+    largest = max(windows, key=lambda one: one.emitter.area_mm2)
+    out = largest.emitter.centre.minus(middle)
+    level = math.hypot(out.x, out.y)
+    if level < 1.0:
+        return "the window is straight above: there is no side opposite to it"
+    owned = next((one for one in plan.cards if one.card.use == "bounce"), None)
+    card = owned or PlacedCard(id=_card_id(plan), card=WHITE_CARD, owned=False)
+    x, y = -out.x / level, -out.y / level
+    aside = CARD_ASIDE_MM + 0.5 * (abs(x) * work.plane.width_mm + abs(y) * work.plane.depth_mm)
+    place = LampPlace(
+        x_mm=round(middle.x + x * aside, 1),
+        y_mm=round(middle.y + y * aside, 1),
+        z_mm=round(CARD_OFF_MM + card.card.height_mm / 2, 1),
+    )
+    return None, (card.model_copy(update={"position": place, "facing": LampAim()}),)
+
+
+def _lamps_off(plan: Plan) -> tuple[Change, ...]:
+    """Every lamp switched off."""
+    return tuple(
+        Change(path=f"/lights/{index}/lit", value=False)
+        for index, one in enumerate(plan.lights)
+        if one.lit
+    )
+
+
+def _with_cards(
+    bench: _Bench, option: LightingOption, changes: tuple[Change, ...]
+) -> LightingOption:
+    """An option with its cards: what it gives is worked out with them in place."""
+    study = relit((bench.scene,), apply_changes(bench.plan, changes))[0].light
+    assert study is not None
+    line = option.line or say(
+        "The window alone, every lamp off; the card upright beside the zone, opposite the window."
+    )
+    gives = say("no light at the time that you film")
+    if study.is_bright and study.shade is not None:
+        gives = say(
+            "shadows to {shade}, even to {even}",
+            shade=Quantity(value=round(study.shade.p95, 1), unit="stops"),
+            even=Quantity(value=round(study.evenness_stops, 1), unit="stops"),
+        )
+        if study.key is not None:
+            fixture, away = study.key.lamp.part.fixture, study.key.distance_mm
+            soft = penumbra_mm(fixture, distance_mm=away, caster_mm=HAND_MM)
+            gives += say(", soft over {soft}", soft=mm(soft))
+        elif study.known:
+            lux = Quantity(value=round(study.mean_lx), unit="lx")
+            gives += say(", {lux} at the beginning", lux=lux)
+        spare = study.stops_to_spare
+        if spare is not None and spare < -0.1:
+            short = Quantity(value=round(-spare, 1), unit="stops")
+            gives += say(", {short} too dark", short=short)
+    return option.model_copy(update={"line": line, "gives": gives, "changes": changes})
+
+
 def _card_id(plan: Plan) -> str:
     used = {one.id for one in plan.cards}
     return next(name for n in range(1, 99) if (name := f"card-{n}") not in used)
@@ -153,8 +232,8 @@ def _ring(bench: _Bench) -> Placed:
     way = rim.minus(middle)
     up = math.degrees(math.asin(min(1.0, way.z / way.length)))
     azimuth = math.degrees(math.atan2(way.x, way.y)) % 360.0
-    (found,) = dome(
-        bench.ground.scene, ring.fixture, distance_mm=way.length, where=[(azimuth, up)], draft=True
+    (found,) = dome_for_all(
+        bench.grounds, ring.fixture, distance_mm=way.length, where=[(azimuth, up)]
     )
     if found.blocked:
         return f"it would stand in: {found.blocked}"
@@ -201,13 +280,14 @@ def _way(
     stands: list[Stand] = []
     for number, (light, direction, distance) in enumerate(placed):
         named = bench.fresh(light, light.id)
-        stands += stands_at(bench.ground, number, named, [direction], distance)
-    return judged(tuple(stands), bench.ground, bench.needed, even=even)
+        stands += stands_at(bench.grounds, number, named, [direction], distance)
+    return judged(tuple(stands), bench.grounds, bench.needed, even=even)
 
 
 LAYOUTS: tuple[tuple[str, str, str, Callable[[_Bench], Placed]], ...] = (
     ("even-pair", "Two even lamps", "Flat copy: light alike from both sides, shadows fill each other.", _even_pair),
     ("key-and-card", "Key and card", "One lamp shapes the work; a white card opposite lifts its shadows.", _key_and_card),
+    ("window-and-card", "Window and card", "Daylight from one side, and a white card opposite to lift its shadows.", _window_and_card),
     ("soft-above", "One soft lamp, high beyond the work", "Soft and simple; shadows fall toward you, out of the picture’s way.", _soft_above),
     ("ring", "Ring round the lens", "For small rooms: hardly any shadow, but its own image in whatever shines.", _ring),
     ("bare-high", "Bare and high", "A small lamp far up: hard shadows that lie close under the hand.", _bare_and_high),
@@ -230,18 +310,11 @@ def layouts_of(
         ``no-such-camera``.
     """
     check_camera(plan, index)
-    scene = scenes_of(plan, owned)[min(index, max(0, len(plan.cameras) - 1))]
+    scenes = scenes_of(plan, owned)
+    scene = scenes[min(index, len(scenes) - 1)]
     lamps = of_one_colour(_every_lamp(plan, owned))
-    given = given_lamps(plan, scene.work, Assumptions())
-    ground = ground_of(
-        scene.work,
-        scene.lens,
-        scene.hold,
-        given_cards(plan, scene.work, given, Assumptions()),
-        measured_in(one.fixture for one in lamps),
-    )
-    needed = scene.sight.light_needed_lx if scene.sight else None
-    bench = _Bench(plan, scene, ground, tuple(lamps), owned, needed)
+    grounds = grounds_of(plan, scenes, index, lamps)
+    bench = _Bench(plan, scene, grounds, tuple(lamps), owned, needed_lx(scenes))
     return tuple(_layout(bench, *one) for one in LAYOUTS)
 
 
@@ -258,13 +331,17 @@ def _layout(
     if isinstance(placed, str):
         return Layout(id=name, name=title, says=says, option=None, lacks=say(placed), to_get=())
     way, cards = placed
-    option = option_of(bench.plan, bench.scene, name, way, way)
+    if way is not None:
+        option = option_of(bench.plan, bench.scene, name, way, way)
+    else:
+        option = LightingOption(
+            kind=name, line=(), gives=(), costs=(), changes=_lamps_off(bench.plan)
+        )
     if cards:
         kept = [one for one in bench.plan.cards if one.id not in {card.id for card in cards}]
         value = [one.model_dump(mode="json") for one in (*kept, *cards)]
-        option = option.model_copy(
-            update={"changes": (*option.changes, Change(path="/cards", value=value))}
-        )
+        changes = (*option.changes, Change(path="/cards", value=value))
+        option = _with_cards(bench, option, changes)
     return Layout(
         id=name, name=title, says=says, option=option, lacks=(),
         to_get=tuple(one.card.name for one in cards if not one.owned),

@@ -9,19 +9,28 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from scipy.optimize import lsq_linear
 
-from steeple.core.findings.scene import OwnedFixture
+from steeple.core.findings.scene import OwnedFixture, Scene
 from steeple.core.geometry.kernels import Array
 from steeple.core.plan.document import LAMP_LIMIT, Light, Plan
 from steeple.core.plan.rigging import Fixture
-from steeple.core.study.dome import Direction, darkest_twentieth, depth_of, lamp_in, penumbra_mm
+from steeple.core.study.assumptions import Assumptions
+from steeple.core.study.dome import (
+    Direction,
+    darkest_twentieth,
+    depth_of,
+    dome,
+    lamp_in,
+    penumbra_mm,
+)
 from steeple.core.study.given import GivenWork
-from steeple.core.study.given_light import full_intensity
-from steeple.core.study.lamp_light import Ground, Spread, lamp_lights
+from steeple.core.study.given_card import given_cards
+from steeple.core.study.given_light import full_intensity, given_lamps, measured_in
+from steeple.core.study.lamp_light import Ground, Spread, ground_of, lamp_lights
 from steeple.core.study.light_answer import HAND_MM
 
 NEAR_MM, USUAL_MM, FAR_MM = 800.0, 1100.0, 1500.0
@@ -44,15 +53,20 @@ SOFT_MM = 15.0
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Stand:
-    """A lamp in one place, with its light at full level (or at 1 cd where that is not known)."""
+    """A lamp in one place, with its light at full level (or at 1 cd where that is not known) as each
+    camera has it, the one in hand first; ``glare`` is that of the camera that mirrors it most."""
 
     lamp: int
     light: Light
     direction: Direction
     distance_mm: float
-    full: Spread
+    fulls: tuple[Spread, ...]
     glare: float
     flux_known: bool
+
+    @property
+    def full(self) -> Spread:
+        return self.fulls[0]
 
     @property
     def soft_mm(self) -> float:
@@ -137,38 +151,106 @@ def candidates(
     return lights
 
 
+def grounds_of(
+    plan: Plan, scenes: Sequence[Scene], index: int, lights: Sequence[Light]
+) -> tuple[Ground, ...]:
+    """What lamps shine on for every camera that sees, the one in hand first; for a plan without one,
+    the work alone."""
+    hand = scenes[min(index, len(scenes) - 1)]
+    others = [one for one in scenes if one is not hand and one.sight is not None]
+    given = given_lamps(plan, hand.work, Assumptions())
+    cards = given_cards(plan, hand.work, given, Assumptions())
+    measured = measured_in(one.fixture for one in lights)
+    return tuple(
+        ground_of(one.work, one.lens, one.hold, cards, measured) for one in (hand, *others)
+    )
+
+
+def needed_lx(scenes: Sequence[Scene]) -> float | None:
+    """The light that the camera which needs most of it needs; None where none is known."""
+    needs = [
+        one.sight.light_needed_lx
+        for one in scenes
+        if one.sight is not None and one.sight.light_needed_lx is not None
+    ]
+    return max(needs, default=None)
+
+
+def dome_for_all(
+    grounds: Sequence[Ground],
+    fixture: Fixture,
+    *,
+    distance_mm: float,
+    where: Sequence[tuple[float, float]] | None = None,
+) -> list[Direction]:
+    """A quick dome for every camera at once: each direction as the camera has it that likes it
+    least."""
+    domes = [
+        dome(one.scene, fixture, distance_mm=distance_mm, where=where, draft=True)
+        for one in grounds
+    ]
+    return [
+        replace(
+            same[0],
+            share=min(one.share for one in same),
+            worst=min(one.worst for one in same),
+            glare=max(one.glare for one in same),
+            in_frame=any(one.in_frame for one in same),
+            blocked=next((one.blocked for one in same if one.blocked), ""),
+        )
+        for same in zip(*domes, strict=True)
+    ]
+
+
 def stands_at(
-    ground: Ground, number: int, light: Light, ways: Sequence[Direction], distance_mm: float
+    grounds: Sequence[Ground],
+    number: int,
+    light: Light,
+    ways: Sequence[Direction],
+    distance_mm: float,
 ) -> list[Stand]:
-    """A lamp in some directions at a distance, with its light."""
+    """A lamp in some directions at a distance, with its light for every camera."""
     full = full_intensity(light.fixture)
-    emitters = [lamp_in(ground.scene, light.fixture, one.way, distance_mm) for one in ways]
+    emitters = [lamp_in(grounds[0].scene, light.fixture, one.way, distance_mm) for one in ways]
+    alone = [lamp_lights(ground, emitters) for ground in grounds]
     return [
         Stand(
             lamp=number, light=light, direction=one, distance_mm=distance_mm,
-            full=alone.total.times(full or 1000.0), glare=alone.glare_share,
+            fulls=tuple(lit.total.times(full or 1000.0) for lit in by_camera),
+            glare=max(lit.glare_share for lit in by_camera),
             flux_known=full is not None,
         )
-        for one, alone in zip(ways, lamp_lights(ground, emitters), strict=True)
+        for one, by_camera in zip(ways, zip(*alone, strict=True), strict=True)
     ]  # fmt: skip
 
 
 def judged(
-    stands: tuple[Stand, ...], ground: Ground, needed: float | None, *, even: bool = False
+    stands: tuple[Stand, ...],
+    grounds: Sequence[Ground],
+    needed: float | None,
+    *,
+    even: bool = False,
 ) -> Way:
-    """Lamps in places with their levels: the first a stop over the others, or all alike."""
+    """Lamps in places with their levels: the first a stop over the others, or all alike. Shadows are
+    those of the camera that sees most of them."""
     levels = solve_levels(stands, needed, fill_share=1.0 if even else FILL_SHARE)
-    total = None
-    for one, level in zip(stands, levels, strict=True):
-        lit = one.full.times(1.0 if level is None else level / 100.0)
-        total = lit if total is None else total.plus(lit, 1.0)
-    assert total is not None
+    totals: list[Spread] = []
+    for number in range(len(grounds)):
+        parts = [
+            one.fulls[number].times(1.0 if level is None else level / 100.0)
+            for one, level in zip(stands, levels, strict=True)
+        ]
+        total = parts[0]
+        for part in parts[1:]:
+            total = total.plus(part, 1.0)
+        totals.append(total)
+    total = totals[0]
     mean = float(total.rig.mean())
     known = all(one.flux_known for one in stands)
     return Way(
         stands=stands,
         levels=levels,
-        shade=_p95(total, ground),
+        shade=max(_p95(one, ground) for one, ground in zip(totals, grounds, strict=True)),
         even=math.log2(float(total.rig.max()) / max(float(total.rig.min()), 1e-9)),
         glare=max(one.glare for one in stands),
         short_stops=math.log2(needed / mean) if needed and known and mean > 0 else 0.0,

@@ -21,17 +21,18 @@ from steeple.core.solve.lighting_ways import (
     Way,
     candidates,
     distances_mm,
+    dome_for_all,
+    grounds_of,
     judged,
+    needed_lx,
     of_one_colour,
     stands_at,
 )
 from steeple.core.solve.search import check_camera
 from steeple.core.study.answers import clock_words
-from steeple.core.study.assumptions import Assumptions
-from steeple.core.study.dome import Direction, apart_deg, dome, merit
-from steeple.core.study.given_card import given_cards
-from steeple.core.study.given_light import given_lamps, measured_in, spot_at
-from steeple.core.study.lamp_light import Ground, ground_of
+from steeple.core.study.dome import Direction, apart_deg, merit
+from steeple.core.study.given_light import spot_at
+from steeple.core.study.lamp_light import Ground
 from steeple.core.study.result import Quantity, Result, Sentence, mm, say
 
 
@@ -67,7 +68,8 @@ class LightingOutcome(Result):
 def place_lamps(
     plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED
 ) -> Iterator[Progress | LightingOutcome]:
-    """Work out where lamps go and how bright; told step by step, the outcome last.
+    """Work out where lamps go and how bright, for all cameras at once; told step by step, the outcome
+    last. What is said is of the camera in hand.
 
     The lamps of the plan come first, then the best of those owned; a lamp that does not help is
     left in the cupboard, or switched off. Room lamps stay as they are.
@@ -78,7 +80,8 @@ def place_lamps(
         ``no-such-camera``.
     """
     check_camera(plan, index)
-    scene = scenes_of(plan, owned)[min(index, max(0, len(plan.cameras) - 1))]
+    scenes = scenes_of(plan, owned)
+    scene = scenes[min(index, len(scenes) - 1)]
     lights = candidates(plan, owned.fixtures)
     if not lights:
         yield LightingOutcome(
@@ -87,35 +90,28 @@ def place_lamps(
         )  # fmt: skip
         return
     lights = of_one_colour(lights)
-    work = scene.work
-    given = given_lamps(plan, work, Assumptions())
-    ground = ground_of(
-        work,
-        scene.lens,
-        scene.hold,
-        given_cards(plan, work, given, Assumptions()),
-        measured_in(one.fixture for one in lights),
-    )
+    grounds = grounds_of(plan, scenes, index, lights)
     stands: list[list[Stand]] = []
-    distances = distances_mm(work)
+    distances = distances_mm(scene.work)
     steps = len(lights) * len(distances) + 2
     done = 0
     for number, light in enumerate(lights):
         stands.append([])
         for distance in distances:
             yield Progress(done=done, of=steps, now=f"{light.fixture.name}: every direction")
-            stands[-1] += _stands(ground, number, light, distance)
+            stands[-1] += _stands(grounds, number, light, distance)
             done += 1
     yield Progress(done=done, of=steps, now="every two places together")
-    ways = _ways(scene, ground, stands)
+    ways = _ways(needed_lx(scenes), grounds, stands)
     yield Progress(done=done + 1, of=steps, now="judging what is left")
-    yield _outcome(plan, scene, owned, ways)
+    yield _outcome(plan, scene, scenes, owned, ways)
 
 
-def _stands(ground: Ground, number: int, light: Light, distance_mm: float) -> list[Stand]:
+def _stands(
+    grounds: Sequence[Ground], number: int, light: Light, distance_mm: float
+) -> list[Stand]:
     """A lamp in the places of the dome that are worth a closer look."""
-    scene, fixture = ground.scene, light.fixture
-    found = dome(scene, fixture, distance_mm=distance_mm, draft=True)
+    found = dome_for_all(grounds, light.fixture, distance_mm=distance_mm)
     able = sorted((one for one in found if one.free), key=merit, reverse=True)
     chosen: list[Direction] = []
     for one in able:
@@ -123,12 +119,13 @@ def _stands(ground: Ground, number: int, light: Light, distance_mm: float) -> li
             break
         if all(apart_deg(one.way, other.way) >= PLACES_APART_DEG for other in chosen):
             chosen.append(one)
-    return stands_at(ground, number, light, chosen, distance_mm)
+    return stands_at(grounds, number, light, chosen, distance_mm)
 
 
-def _ways(scene: Scene, ground: Ground, stands: Sequence[Sequence[Stand]]) -> list[Way]:
+def _ways(
+    needed: float | None, grounds: Sequence[Ground], stands: Sequence[Sequence[Stand]]
+) -> list[Way]:
     """Every lamp alone, and every two of them well apart, the best first."""
-    needed = scene.sight.light_needed_lx if scene.sight else None
     singles = [(one,) for lamp in stands for one in lamp]
     pairs = [
         (a, b)
@@ -137,11 +134,13 @@ def _ways(scene: Scene, ground: Ground, stands: Sequence[Sequence[Stand]]) -> li
         for b in second
         if apart_deg(a.direction.way, b.direction.way) >= APART_DEG
     ]
-    ways = [judged(chosen, ground, needed) for chosen in (*singles, *pairs)]
+    ways = [judged(chosen, grounds, needed) for chosen in (*singles, *pairs)]
     return sorted(ways, key=lambda one: one.cost)
 
 
-def _outcome(plan: Plan, scene: Scene, owned: Owned, ways: Sequence[Way]) -> LightingOutcome:
+def _outcome(
+    plan: Plan, scene: Scene, scenes: tuple[Scene, ...], owned: Owned, ways: Sequence[Way]
+) -> LightingOutcome:
     if not ways:
         return LightingOutcome(
             works=False, options=(), remaining=(), unused=(),
@@ -158,8 +157,9 @@ def _outcome(plan: Plan, scene: Scene, owned: Owned, ways: Sequence[Way]) -> Lig
         if all(_differs(way, other) for _, other in picked):
             picked.append((kind, way))
     options = tuple(option_of(plan, scene, kind, way, best) for kind, way in picked)
-    final = relit((scene,), apply_changes(plan, options[0].changes))
-    troubles = [one for one in judge(final, steps=("light",)) if one.verdict != "holds"]
+    final = relit(scenes, apply_changes(plan, options[0].changes))
+    found = judge(final, steps=("light",))
+    troubles = [one for one in found if one.verdict != "holds"]
     failing = [one for one in troubles if GRAVITY[one.verdict] >= GRAVITY["unknown"]]
     names = {one.light.fixture.name for one in best.stands}
     return LightingOutcome(
@@ -170,7 +170,7 @@ def _outcome(plan: Plan, scene: Scene, owned: Owned, ways: Sequence[Way]) -> Lig
         else say("Nothing fails; to be watched:")
         if not failing
         else say("Still against it:"),
-        remaining=tuple(one.title for one in troubles),
+        remaining=tuple(dict.fromkeys(one.title for one in troubles)),
         unused=tuple(one.gear.name for one in owned.fixtures if one.gear.name not in names),
     )
 

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from steeple.core.plan.document import Plan
 from steeple.core.study.answers import Answer, clock_words
 from steeple.core.study.assumptions import Assumptions
-from steeple.core.study.dome import corners, penumbra_mm
+from steeple.core.study.dome import outline, penumbra_mm
 from steeple.core.study.drawing import Point, point
 from steeple.core.study.figure_spec import ISO_2720, PLAIN, Computed, FigureSpec
 from steeple.core.study.lamp_light import MAP
@@ -38,7 +38,8 @@ class LampDrawing(Result):
     """One lamp as the dome and the views show it. Shares 0 … 1, millimetres, degrees.
 
     ``share`` and ``worst`` of its light reach what the camera sees round the fingers; ``glare`` is
-    the share of the zone that mirrors it; ``blocked`` says what stands where it would.
+    the share of the zone that mirrors it; ``blocked`` says what stands where it would; ``corners`` go
+    round its edge.
     """
 
     index: int
@@ -72,11 +73,19 @@ class DaylightStep(Result):
     sun_share: float
 
 
+class CardDrawing(Result):
+    """A card, flag or diffuser as the views show it: its corners, round it."""
+
+    name: str
+    corners: tuple[Point, ...]
+
+
 class LightDrawing(Result):
-    """Lamps and the map of the zone: light in stops against its middle, row by row from near left,
+    """Lamps, cards and the map of the zone: light in stops against its middle, row by row from near left,
     with everything but the maker in the way."""
 
     lamps: tuple[LampDrawing, ...]
+    cards: tuple[CardDrawing, ...]
     across: int
     along: int
     map_stops: tuple[float, ...]
@@ -199,6 +208,12 @@ def light_drawing(study: LightStudy) -> LightDrawing:
     shade = study.shade
     return LightDrawing(
         lamps=tuple(_lamp(one) for one in study.lamps),
+        cards=tuple(
+            CardDrawing(
+                name=one.name, corners=tuple(point(corner) for corner in outline(one.emitter))
+            )
+            for one in study.ground.cards
+        ),
         across=MAP[0],
         along=MAP[1],
         map_stops=stops,
@@ -237,7 +252,7 @@ def _lamp(one: LampStudy) -> LampDrawing:
         shape=lamp.emitter.shape,
         lit=lamp.is_lit,
         at=point(lamp.centre),
-        corners=tuple(point(corner) for corner in corners(lamp.emitter)),
+        corners=tuple(point(corner) for corner in outline(lamp.emitter)),
         azimuth_deg=one.azimuth_deg,
         elevation_deg=one.elevation_deg,
         distance_mm=one.distance_mm,

@@ -1,16 +1,19 @@
 /** Light: where the lamps stand so that hands, head and camera throw no shadow and nothing glares. */
-import { Button } from '@mantine/core';
+import { Button, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
 import type { Finding, LightDrawing, Plan } from '../../api/types';
 import { placeOf, type Way } from '../../domain/dome';
 import { withValue } from '../../domain/plan';
 import { Dome } from '../../drawings/Dome';
+import { LampView } from '../../drawings/LampViews';
+import type { Moved } from '../../drawings/lamps';
 import { AnswerLine } from '../../ui/AnswerLine';
 import { FigureList } from '../../ui/FigureList';
 import { LensPicture } from '../../ui/LensPicture';
 import { Sentence } from '../../ui/Sentence';
 import sheet from '../../ui/SheetLayout.module.css';
 import { useSheet } from '../../ui/sheet';
+import { useUnits } from '../../ui/units';
 import { Cards } from './Cards';
 import { GlareWays } from './GlareWays';
 import { Lamps, TakeLamp } from './Lamps';
@@ -89,50 +92,118 @@ function Drawings({ light }: { light: LightDrawing }) {
   const middle = middleOf(evaluation.work.surface);
   const moved = (now: Plan, index: number, way: Way): Plan => {
     const distance = light.lamps[index]?.distance_mm ?? 1000;
-    const place = placeOf(middle, way, distance);
-    const at = `/lights/${index}/position`;
-    return (['x', 'y', 'z'] as const).reduce(
-      (next, axis) => withValue(next, `${at}/${axis}_mm`, round(place[axis])),
-      now,
-    );
+    return putAt(now, index, placeOf(middle, way, distance));
   };
   return (
-    <div className={classes.views}>
-      <div className={classes.left}>
-        <div className={classes.dome}>
-          <Dome
-            directions={reply?.directions ?? []}
-            lamps={light.lamps}
-            chosen={chosen}
-            best={reply?.best ?? null}
-            onChoose={setWanted}
-            onDrag={(index, way) => drag(moved(plan, index, way))}
-            onCommit={(index, way) => void commit((now) => moved(now, index, way))}
-          />
+    <>
+      <div className={classes.views}>
+        <div className={classes.left}>
+          <div className={classes.dome}>
+            <Dome
+              directions={reply?.directions ?? []}
+              lamps={light.lamps}
+              chosen={chosen}
+              best={reply?.best ?? null}
+              onChoose={setWanted}
+              onDrag={(index, way) => drag(moved(plan, index, way))}
+              onCommit={(index, way) => void commit((now) => moved(now, index, way))}
+            />
+          </div>
+          <Legend together={reply?.best?.depth_stops != null} />
+          {reply && lamp ? (
+            <p className={classes.said}>
+              <b>{lamp.name}</b>: <Sentence pieces={reply.says} />{' '}
+              {reply.changes.length ? (
+                <Button
+                  variant="default"
+                  size="compact-sm"
+                  onClick={() => void change(reply.changes)}
+                >
+                  Put it there
+                </Button>
+              ) : null}
+            </p>
+          ) : (
+            <p className={classes.quiet}>Looking in every direction</p>
+          )}
         </div>
-        <Legend together={reply?.best?.depth_stops != null} />
-        {reply && lamp ? (
-          <p className={classes.said}>
-            <b>{lamp.name}</b>: <Sentence pieces={reply.says} />{' '}
-            {reply.changes.length ? (
-              <Button
-                variant="default"
-                size="compact-sm"
-                onClick={() => void change(reply.changes)}
-              >
-                Put it there
-              </Button>
-            ) : null}
-          </p>
-        ) : (
-          <p className={classes.quiet}>Looking in every direction</p>
-        )}
+        <div className={classes.beside}>
+          <LensPicture onPose={setPose} />
+          <Maps light={light} pose={pose} />
+        </div>
       </div>
-      <div className={classes.beside}>
-        <LensPicture onPose={setPose} />
-        <Maps light={light} pose={pose} />
+      <Places
+        light={light}
+        chosen={chosen}
+        onChoose={setWanted}
+        onDrag={(index, place) => drag(putAt(plan, index, standing(light, index, place)))}
+        onCommit={(index, place) =>
+          void commit((now) => putAt(now, index, standing(light, index, place)))
+        }
+      />
+    </>
+  );
+}
+
+/** Where a lamp stands once it is moved: what is not moved was worked out, and is kept. */
+const standing = (light: LightDrawing, index: number, place: Moved): Moved => {
+  const at = light.lamps[index]?.at;
+  return at ? { x: at.x, y: at.y, z: at.z, ...place } : place;
+};
+
+function putAt(now: Plan, index: number, place: Moved): Plan {
+  const at = `/lights/${index}/position`;
+  return (['x', 'y', 'z'] as const).reduce((next, axis) => {
+    const value = place[axis];
+    return value === undefined ? next : withValue(next, `${at}/${axis}_mm`, round(value));
+  }, now);
+}
+
+const ELEVATIONS = [
+  { value: 'seat', label: 'from your seat' },
+  { value: 'side', label: 'from the side' },
+];
+
+/** The lamps as they stand, from above and from where one looks at them. */
+function Places(props: {
+  light: LightDrawing;
+  chosen: number;
+  onChoose: (index: number) => void;
+  onDrag: (index: number, place: Moved) => void;
+  onCommit: (index: number, place: Moved) => void;
+}) {
+  const { evaluation } = useSheet();
+  const { system } = useUnits();
+  const [from, setFrom] = useState<'seat' | 'side'>('seat');
+  const [camera] = evaluation.cameras;
+  const shown = {
+    ...props,
+    system,
+    work: evaluation.work,
+    camera: camera?.drawing ?? null,
+    hold: camera?.hold ?? null,
+  };
+  return (
+    <section aria-label="Where the lamps stand">
+      <div className={classes.places}>
+        <div className={classes.place}>
+          <LampView {...shown} from="above" />
+        </div>
+        <div className={classes.place}>
+          <LampView {...shown} from={from} key={from} />
+        </div>
       </div>
-    </div>
+      <div className={classes.placesFoot}>
+        <span>from above</span>
+        <SegmentedControl
+          size="xs"
+          aria-label="Lamps seen"
+          value={from}
+          onChange={(value) => setFrom(value === 'side' ? 'side' : 'seat')}
+          data={ELEVATIONS}
+        />
+      </div>
+    </section>
   );
 }
 
