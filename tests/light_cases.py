@@ -109,6 +109,18 @@ LIGHT_FIRING: list[Row] = [
     ),
     ("light.lamp-in-frame", "fails", with_lamps(lamp(PANEL, 0, 60, 500)), "In the picture"),
     ("light.unplaceable", "fails", with_lamps(lamp(SOFT, -232, 403, 1800)), "No room there"),
+    (
+        "light.unplaceable",
+        "fails",
+        {"lights__0__stand_highest_mm": 620},
+        "too high for its stand",
+    ),
+    (
+        "light.unplaceable",
+        "fails",
+        {"lights__0__stand_lowest_mm": 1500},
+        "too low for its stand",
+    ),
     ("light.lamp-hidden", "fails", with_lamps(lamp(PANEL, 0, 300, 1500)), "reaches the zone"),
     ("light.dazzle", "watch", with_lamps(lamp(BULB, 0, 340, 60)), "dazzled by"),
     (

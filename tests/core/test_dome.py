@@ -187,3 +187,27 @@ def test_moving_the_lamp_farther_changes_no_direction() -> None:
     scene = bench()
     near, far = (dome(scene, BULB, distance_mm=d, where=[(330.0, 50.0)])[0] for d in (900, 1800))
     assert near.share == pytest.approx(far.share, abs=0.05)
+
+
+def test_a_stand_that_ends_bars_what_is_above_and_below_it() -> None:
+    scene = bench()
+    found = dome(scene, SOFT, distance_mm=1000, reach=(300.0, 700.0), draft=True)
+    free = dome(scene, SOFT, distance_mm=1000, draft=True)
+    middle = scene.work.plane.middle.z
+    for one, without in zip(found, free, strict=True):
+        height = middle + 1000 * math.sin(math.radians(one.elevation_deg))
+        if without.blocked:
+            assert one.blocked == without.blocked
+        elif height > 700.5:
+            assert one.blocked == "too high for its stand"
+        elif height < 299.5:
+            assert one.blocked == "too low for its stand"
+        else:
+            assert not one.blocked
+    best = best_of(found)
+    assert best is not None
+    assert 15 < best.elevation_deg < 45
+
+
+def test_no_place_at_all_where_the_stand_is_too_short_for_the_distance() -> None:
+    assert best_of(dome(bench(), SOFT, distance_mm=1600, reach=(None, 250.0), draft=True)) is None

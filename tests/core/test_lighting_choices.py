@@ -198,10 +198,8 @@ def test_lamps_are_placed_for_every_camera_at_once() -> None:
     grounds = grounds_of(plan, scenes, 0, lights)
     assert len(grounds) == 2
     ways = [(float(a), 45.0) for a in range(0, 360, 30)]
-    both = dome_for_all(grounds, lights[0].fixture, distance_mm=1000, where=ways)
-    each = [
-        dome_for_all((one,), lights[0].fixture, distance_mm=1000, where=ways) for one in grounds
-    ]
+    both = dome_for_all(grounds, lights[0], distance_mm=1000, where=ways)
+    each = [dome_for_all((one,), lights[0], distance_mm=1000, where=ways) for one in grounds]
     for together, first, second in zip(both, *each, strict=True):
         assert together.glare == max(first.glare, second.glare)
         assert together.share == min(first.share, second.share)

@@ -2764,6 +2764,16 @@ export interface components {
              * @default true
              */
             lit: boolean;
+            /**
+             * Stand Lowest Mm
+             * @description Least height above the table that its stand allows.
+             */
+            stand_lowest_mm?: number | null;
+            /**
+             * Stand Highest Mm
+             * @description Greatest height above the table that its stand allows.
+             */
+            stand_highest_mm?: number | null;
         };
         /**
          * Light
@@ -2809,6 +2819,16 @@ export interface components {
              * @default true
              */
             lit: boolean;
+            /**
+             * Stand Lowest Mm
+             * @description Least height above the table that its stand allows.
+             */
+            stand_lowest_mm: number | null;
+            /**
+             * Stand Highest Mm
+             * @description Greatest height above the table that its stand allows.
+             */
+            stand_highest_mm: number | null;
         };
         /**
          * LightCard

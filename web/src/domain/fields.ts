@@ -52,6 +52,8 @@ const FIELDS: Record<string, FieldInfo> = {
   'lights/*/position/x_mm': length('Lamp, right', 'of the zone’s centre'),
   'lights/*/position/y_mm': length('Lamp, away', 'of the zone’s centre'),
   'lights/*/position/z_mm': length('Lamp, up', 'above the table'),
+  'lights/*/stand_lowest_mm': length('Stand, lowest', 'lamp above the table'),
+  'lights/*/stand_highest_mm': length('Stand, highest', 'lamp above the table'),
   'room/windows/*/along_mm': length('Along the wall', 'from your edge, or the left one'),
   'room/windows/*/away_mm': length('Table to its wall', 'empty: by the room'),
   'room/windows/*/width_mm': length('Window width', 'the pane'),

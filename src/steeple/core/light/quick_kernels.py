@@ -20,7 +20,6 @@ from numba import njit
 from steeple.core.geometry.kernels import Array, Whole
 from steeple.core.light.kernels import (
     BEND,
-    BULB,
     CUTS,
     DEPTH,
     PIECES,
@@ -30,7 +29,14 @@ from steeple.core.light.kernels import (
     _lamp,
     before_lamp,
 )
-from steeple.core.light.row_kernels import intensity
+from steeple.core.light.lamp_kernels import (
+    Rows,
+    lamp_nodes,
+    lamp_rows,
+    open_light,
+    ring_by_rows,
+    row_light,
+)
 from steeple.core.light.silhouette_kernels import (
     BESIDE,
     GIVEN,
@@ -52,66 +58,10 @@ DIP = 0.6
 """In sums, the same where more than so much of a half of it reaches down below the surface."""
 CLOSE = 1.2
 """A lamp nearer than so many of its radii, or a quarter of its own, is left to the fine loop."""
-GAUSS = math.sqrt(0.6)
-BY_ONE, BY_TWO = 0.5 / GAUSS, 0.5 / 0.6
-"""The quadratic is laid through Gauss points, so that its whole is right to the fifth power."""
 WHOLE = -1
 """Said instead of how many solids hide something, where one of them hides all."""
 CORNERS = 64
 """Corners that a hull may have."""
-
-
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
-def _nodes(
-    pnx: float, pny: float, pnz: float, e: Array, tables: Array, g: Array, nodes: Array
-) -> None:
-    """Light from nine places of a lamp, or of a quarter of it, for each mm² there; none from below the
-    surface or to behind the lamp."""
-    index, k = int(e[18]), e[17]
-    facing = -(g[0] * e[3] + g[1] * e[4] + g[2] * e[5])
-    bulb = int(e[15]) == BULB
-    if not bulb and facing <= 0.0:
-        nodes[:] = 0.0
-        return
-    # Near the middle, cosᵏ by its series: the power itself is what takes longest.
-    middle = facing / math.sqrt(g[13])
-    power = middle**k if index < 0 and not bulb else 1.0
-    for i in range(3):
-        for j in range(3):
-            s, t = GAUSS * (i - 1.0), GAUSS * (j - 1.0)
-            x = g[0] + s * g[3] + t * g[6]
-            y = g[1] + s * g[4] + t * g[7]
-            z = g[2] + s * g[5] + t * g[8]
-            r2 = x * x + y * y + z * z
-            r = math.sqrt(r2)
-            height = max(0.0, x * pnx + y * pny + z * pnz)
-            if index >= 0:
-                across = -(x * e[6] + y * e[7] + z * e[8]) / r
-                along = -(x * e[9] + y * e[10] + z * e[11]) / r
-                light = intensity(tables, index, k, e[16], facing / r, across, along)
-            elif bulb:
-                light = e[16]
-            else:
-                off = facing / (r * middle) - 1.0
-                if abs(off) < 0.2 and abs(k * off) < 0.2:
-                    light = e[16] * power * (
-                        1.0 + k * off * (
-                            1.0 + 0.5 * (k - 1.0) * off * (1.0 + (k - 2.0) * off / 3.0)
-                        )
-                    )  # fmt: skip
-                else:
-                    light = e[16] * (facing / r) ** k
-            nodes[i, j] = light * height / (r2 * r)
-
-
-class Rows(NamedTuple):
-    """Rows across a lamp of half height 1: their edges (rows + 1,), their middles, how far each
-    reaches along it and what it counts across, (rows,)."""
-
-    cuts: Array
-    middles: Array
-    halves: Array
-    thick: Array
 
 
 class Room(NamedTuple):
@@ -152,89 +102,6 @@ def _room(most: int, rows: int) -> Room:
         np.zeros((CORNERS, 2)),
         np.zeros(7),
     )
-
-
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
-def _rows(flat: bool, rows: int) -> Rows:
-    """Rows across a rectangle, or across what is round."""
-    cuts, middles = np.zeros(rows + 1), np.zeros(rows)
-    halves, thick = np.ones(rows), np.full(rows, 2.0 / rows)
-    for row in range(rows + 1):
-        cuts[row] = 2.0 * row / rows - 1.0
-        if not flat:
-            cuts[row] = math.sin(0.5 * math.pi * cuts[row])
-    for row in range(rows):
-        middles[row] = (2.0 * row + 1.0) / rows - 1.0
-        if not flat:
-            angle = 0.5 * math.pi * middles[row]
-            middles[row], halves[row] = math.sin(angle), math.cos(angle)
-            thick[row] = halves[row] * math.pi / rows
-    return Rows(cuts, middles, halves, thick)
-
-
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
-def _row_light(nodes: Array, v: float) -> tuple[float, float, float]:
-    """Light along a row: mid, one and two of mid + one·s + two·s²."""
-    low = nodes[0, 1] + v * (
-        BY_ONE * (nodes[0, 2] - nodes[0, 0])
-        + v * BY_TWO * (nodes[0, 2] + nodes[0, 0] - 2.0 * nodes[0, 1])
-    )
-    mid = nodes[1, 1] + v * (
-        BY_ONE * (nodes[1, 2] - nodes[1, 0])
-        + v * BY_TWO * (nodes[1, 2] + nodes[1, 0] - 2.0 * nodes[1, 1])
-    )
-    high = nodes[2, 1] + v * (
-        BY_ONE * (nodes[2, 2] - nodes[2, 0])
-        + v * BY_TWO * (nodes[2, 2] + nodes[2, 0] - 2.0 * nodes[2, 1])
-    )
-    return mid, BY_ONE * (high - low), BY_TWO * (high + low - 2.0 * mid)
-
-
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
-def _open_light(nodes: Array, flat: bool, hole: float, rows: int) -> tuple[float, float]:
-    """Light of all of a lamp of half sides 1, in closed form, and as its rows sum it.
-
-    ``hole`` is the inner radius of a ring, whose outer radius is 1.
-    """
-    mid0 = nodes[1, 1]
-    across0 = BY_TWO * (nodes[1, 2] + nodes[1, 0] - 2.0 * nodes[1, 1])
-    along0 = BY_TWO * (nodes[2, 1] + nodes[0, 1] - 2.0 * nodes[1, 1])
-    both = (
-        BY_TWO
-        * BY_TWO
-        * (
-            (nodes[2, 2] + nodes[2, 0] - 2.0 * nodes[2, 1])
-            + (nodes[0, 2] + nodes[0, 0] - 2.0 * nodes[0, 1])
-            - 2.0 * (nodes[1, 2] + nodes[1, 0] - 2.0 * nodes[1, 1])
-        )
-    )
-    if flat:
-        summed = 1.0 - 1.0 / (rows * rows)
-        third = 1.0 / 3.0
-        whole = 4.0 * (mid0 + third * (across0 + along0) + third * third * both)
-        by_rows = 4.0 * (mid0 + third * (summed * across0 + along0) + third * third * summed * both)
-        return whole, by_rows
-    h2 = hole * hole
-    whole = math.pi * (
-        (1.0 - h2) * mid0
-        + 0.25 * (1.0 - h2 * h2) * (across0 + along0)
-        + (1.0 - h2 * h2 * h2) * both / 24.0
-    )
-    return whole, whole
-
-
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
-def _ring_by_rows(nodes: Array, hole: float, across: Rows) -> float:
-    """Light of all of a ring as its rows sum it."""
-    total = 0.0
-    for row in range(len(across.middles)):
-        v, half = across.middles[row], across.halves[row]
-        mid, _, two = _row_light(nodes, v)
-        total += across.thick[row] * 2.0 * half * (mid + two * half * half / 3.0)
-        if hole > abs(v):
-            gap = math.sqrt(hole * hole - v * v)
-            total -= across.thick[row] * 2.0 * gap * (mid + two * gap * gap / 3.0)
-    return total
 
 
 @njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
@@ -391,7 +258,7 @@ def _hidden(
         if pieces == 0:
             continue
         v = middles[row]
-        mid, one, two = _row_light(nodes, v)
+        mid, one, two = row_light(nodes, v)
         gap = math.sqrt(hole * hole - v * v) if hole > abs(v) else 0.0
         hidden += thick[row] * hidden_light(
             pieces, row_starts, row_ends, row_parts, gap, mid, one, two
@@ -433,9 +300,9 @@ def light_quickly(
     frame, nodes, g = np.zeros(6), np.zeros((3, 3)), np.zeros(GIVEN)
     cuts, stack = np.zeros(CUTS + 1), np.zeros((DEPTH + 2, 6))
     flat_rows, quarter_rows, round_rows = (
-        _rows(True, rows),
-        _rows(True, rows // 2 + 1),
-        _rows(False, rows),
+        lamp_rows(True, rows),
+        lamp_rows(True, rows // 2 + 1),
+        lamp_rows(False, rows),
     )
     exact = rows >= CLOSE_ROWS
     apart, dip = (SPLIT, 1.0) if exact else (SPLIT_SUMS, DIP)
@@ -489,8 +356,8 @@ def light_quickly(
                 )
                 mx, my, mz = dx + s * ux + t * vx, dy + s * uy + t * vy, dz + s * uz + t * vz
                 lamp_seen(mx, my, mz, ux, uy, uz, vx, vy, vz, g)
-                _nodes(pnx, pny, pnz, e, tables, g, nodes)
-                whole, by_rows = _open_light(nodes, flat, hole, len(across.middles))
+                lamp_nodes(pnx, pny, pnz, e, tables, g, nodes)
+                whole, by_rows = open_light(nodes, flat, hole, len(across.middles))
                 if whole <= 0.0:
                     continue
                 sum_free += whole
@@ -504,7 +371,7 @@ def light_quickly(
                 if hiding == WHOLE:
                     continue
                 if hole > 0.0:
-                    by_rows = _ring_by_rows(nodes, hole, across)
+                    by_rows = ring_by_rows(nodes, hole, across)
                 hidden = _hidden(hiding, first, last, nodes, hole, across, room)
                 sum_seen += whole * min(1.0, max(0.0, 1.0 - hidden / by_rows))
             to_lux = half_area / (split * split) * 1e6 / area

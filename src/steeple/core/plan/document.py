@@ -448,6 +448,12 @@ class Light(Part):
         default=None, description="Colour temperature set, where it can be; None = its lower end."
     )
     lit: bool = Field(default=True, description="False for one that is switched off.")
+    stand_lowest_mm: HeightMm | None = Field(
+        default=None, description="Least height above the table that its stand allows."
+    )
+    stand_highest_mm: HeightMm | None = Field(
+        default=None, description="Greatest height above the table that its stand allows."
+    )
 
 
 class PlacedCard(Part):

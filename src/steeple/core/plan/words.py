@@ -162,6 +162,8 @@ FIELD_WORDS: Mapping[str, str] = MappingProxyType(
         "lights/*/level_percent": "Dimmer",
         "lights/*/cct_k": "Colour temperature set",
         "lights/*/lit": "Switched on",
+        "lights/*/stand_lowest_mm": "Lowest its stand holds it",
+        "lights/*/stand_highest_mm": "Highest its stand holds it",
         "cards": "Cards",
         "cards/*": "Card",
         "cards/*/id": "Card id",

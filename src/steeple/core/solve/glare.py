@@ -30,6 +30,7 @@ from steeple.core.solve.lamp_dome import place_changes
 from steeple.core.solve.search import check_camera
 from steeple.core.study.answers import clock_words
 from steeple.core.study.dome import directions, dome, merit
+from steeple.core.study.given_light import reach_of
 from steeple.core.study.light import LampStudy, LightStudy
 from steeple.core.study.result import Quantity, Result, Sentence, mm, say
 
@@ -194,7 +195,14 @@ def _moved(bench: _Bench) -> Iterator[GlareRemedy]:
     lamp, study = bench.lamp, bench.study
     fixture, distance = lamp.lamp.part.fixture, lamp.distance_mm
     low = (lamp.azimuth_deg, max(10.0, lamp.elevation_deg - LOWER_DEG))
-    found = dome(study.scene, fixture, distance_mm=distance, where=[*directions(), low], draft=True)
+    found = dome(
+        study.scene,
+        fixture,
+        distance_mm=distance,
+        where=[*directions(), low],
+        draft=True,
+        reach=reach_of(lamp.lamp.part),
+    )
     best = max((one for one in found[:-1] if one.free and one.glare == 0), key=merit, default=None)
     options = [(say("Lower it to {up}", up=Quantity(value=round(low[1]), unit="deg")), found[-1])]
     if best is not None:

@@ -8,10 +8,11 @@ from steeple.core.plan.changes import Change
 from steeple.core.plan.document import Plan
 from steeple.core.solve.search import check_camera
 from steeple.core.study.answers import clock_words
-from steeple.core.study.dome import Direction, best_of, dome
-from steeple.core.study.given_light import spot_at
+from steeple.core.study.dome import Direction, best_of, dome, penumbra_mm
+from steeple.core.study.given_light import reach_of, spot_at
+from steeple.core.study.light_answer import HAND_MM
 from steeple.core.study.light_maps import LightMap, MapOf, light_map
-from steeple.core.study.result import Quantity, Result, Sentence, say
+from steeple.core.study.result import Quantity, Result, Sentence, mm, say
 
 
 class DomeDirection(Result):
@@ -107,7 +108,12 @@ def dome_of(
     fixture = study.lamp.part.fixture
     beside = scene.light.beside(lamp)
     found = dome(
-        scene.light.scene, fixture, distance_mm=study.distance_mm, draft=draft, beside=beside
+        scene.light.scene,
+        fixture,
+        distance_mm=study.distance_mm,
+        draft=draft,
+        beside=beside,
+        reach=reach_of(study.lamp.part),
     )
     best = best_of(found)
     says: Sentence = say("Nothing can stand at this distance: try another.")
@@ -124,6 +130,8 @@ def dome_of(
                 "; with the other light, shadows to {deep}",
                 deep=Quantity(value=round(best.depth_stops, 1), unit="stops"),
             )
+        soft = penumbra_mm(fixture, distance_mm=study.distance_mm, caster_mm=HAND_MM)
+        says += say("; edges of a hand’s shadow soft over {soft}", soft=mm(soft))
         says += say("; the work mirrors it a little.") if best.glare > 0 else say(".")
         changes = place_changes(
             lamp, scene, (best.azimuth_deg, best.elevation_deg), study.distance_mm

@@ -37,7 +37,7 @@ from steeple.core.solve.search import check_camera
 from steeple.core.study.assumptions import Assumptions
 from steeple.core.study.daylight import given_windows
 from steeple.core.study.dome import Direction, merit, penumbra_mm
-from steeple.core.study.given_light import lamp_size
+from steeple.core.study.given_light import STAND_ENDS, lamp_size
 from steeple.core.study.lamp_light import Ground
 from steeple.core.study.light_answer import HAND_MM
 from steeple.core.study.result import Quantity, Result, Sentence, mm, say
@@ -83,7 +83,7 @@ class _Bench:
         """Which of some directions are free, the best first; mirrored for a left-handed maker."""
         right = self.scene.work.maker.right_handed
         turned = [(a if right else (360.0 - a) % 360.0, up) for a, up in wanted]
-        found = dome_for_all(self.grounds, light.fixture, distance_mm=distance_mm, where=turned)
+        found = dome_for_all(self.grounds, light, distance_mm=distance_mm, where=turned)
         return sorted((one for one in found if one.free), key=merit, reverse=True)
 
 
@@ -232,11 +232,10 @@ def _ring(bench: _Bench) -> Placed:
     way = rim.minus(middle)
     up = math.degrees(math.asin(min(1.0, way.z / way.length)))
     azimuth = math.degrees(math.atan2(way.x, way.y)) % 360.0
-    (found,) = dome_for_all(
-        bench.grounds, ring.fixture, distance_mm=way.length, where=[(azimuth, up)]
-    )
+    (found,) = dome_for_all(bench.grounds, ring, distance_mm=way.length, where=[(azimuth, up)])
     if found.blocked:
-        return f"it would stand in: {found.blocked}"
+        within = "" if found.blocked in STAND_ENDS else "stand in: "
+        return f"it would {within or 'be '}{found.blocked}"
     return _way(bench, [(ring, found, way.length)]), ()
 
 

@@ -29,7 +29,7 @@ from steeple.core.study.dome import (
 )
 from steeple.core.study.given import GivenWork
 from steeple.core.study.given_card import given_cards
-from steeple.core.study.given_light import full_intensity, given_lamps, measured_in
+from steeple.core.study.given_light import full_intensity, given_lamps, measured_in, reach_of
 from steeple.core.study.lamp_light import Ground, Spread, ground_of, lamp_lights
 from steeple.core.study.light_answer import HAND_MM
 
@@ -178,7 +178,7 @@ def needed_lx(scenes: Sequence[Scene]) -> float | None:
 
 def dome_for_all(
     grounds: Sequence[Ground],
-    fixture: Fixture,
+    light: Light,
     *,
     distance_mm: float,
     where: Sequence[tuple[float, float]] | None = None,
@@ -186,7 +186,14 @@ def dome_for_all(
     """A quick dome for every camera at once: each direction as the camera has it that likes it
     least."""
     domes = [
-        dome(one.scene, fixture, distance_mm=distance_mm, where=where, draft=True)
+        dome(
+            one.scene,
+            light.fixture,
+            distance_mm=distance_mm,
+            where=where,
+            draft=True,
+            reach=reach_of(light),
+        )
         for one in grounds
     ]
     return [

@@ -111,7 +111,7 @@ def _stands(
     grounds: Sequence[Ground], number: int, light: Light, distance_mm: float
 ) -> list[Stand]:
     """A lamp in the places of the dome that are worth a closer look."""
-    found = dome_for_all(grounds, light.fixture, distance_mm=distance_mm)
+    found = dome_for_all(grounds, light, distance_mm=distance_mm)
     able = sorted((one for one in found if one.free), key=merit, reverse=True)
     chosen: list[Direction] = []
     for one in able:

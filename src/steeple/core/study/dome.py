@@ -19,7 +19,14 @@ from steeple.core.geometry.vectors import Vector
 from steeple.core.light.emitters import Emitter, Lit, light_at, rows_of
 from steeple.core.light.gloss import FINISHES, VISIBLE, gloss_luminance
 from steeple.core.plan.rigging import Fixture
-from steeple.core.study.given_light import UNKNOWN_CD, emitter_of, lamp_size, spot_at
+from steeple.core.study.given_light import (
+    UNKNOWN_CD,
+    Reach,
+    beyond_stand,
+    emitter_of,
+    lamp_size,
+    spot_at,
+)
 from steeple.core.study.light_scene import LightScene, lattice
 
 AZIMUTHS, ELEVATIONS = 24, (15.0, 25.0, 35.0, 45.0, 55.0, 65.0, 75.0, 85.0)
@@ -288,6 +295,7 @@ def dome(
     where: Sequence[tuple[float, float]] | None = None,
     draft: bool = False,
     beside: Beside | None = None,
+    reach: Reach = (None, None),
 ) -> tuple[Direction, ...]:
     """Every direction of the dome for a lamp at a distance.
 
@@ -297,6 +305,7 @@ def dome(
     where: directions to look at; None = all of them.
     draft: three poses instead of nine, for an answer while something is moved.
     beside: the light of other lamps; None = the lamp alone.
+    reach: how low and how high its stand holds it.
     """
     looked = list(where) if where is not None else directions()
     emitters = [lamp_in(scene, fixture, one, distance_mm) for one in looked]
@@ -315,7 +324,8 @@ def dome(
             worst=float(least[index]),
             glare=float(glare[index]),
             in_frame=in_frame(scene, emitters[index]),
-            blocked=blocked_by(scene, emitters[index]),
+            blocked=blocked_by(scene, emitters[index])
+            or beyond_stand(emitters[index].centre.z, reach),
             depth_stops=None if depths is None else float(depths[index]),
         )
         for index, one in enumerate(looked)

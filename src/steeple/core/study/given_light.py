@@ -40,6 +40,9 @@ UNKNOWN_CD = 1000.0
 """Stands in for the brightness of a lamp that is not known, where only shares matter."""
 
 
+_TOLERANCE_MM = 0.5
+
+
 @dataclass(frozen=True, slots=True)
 class GivenLamp:
     """A lamp ready for the physics. Millimetres; ``full_cd`` is its intensity on the axis at full
@@ -64,6 +67,27 @@ class GivenLamp:
     @property
     def is_lit(self) -> bool:
         return self.part.lit and self.level > 0
+
+
+TOO_LOW, TOO_HIGH = "too low for its stand", "too high for its stand"
+STAND_ENDS = (TOO_LOW, TOO_HIGH)
+Reach = tuple[float | None, float | None]
+"""Least and greatest height of a lamp above the table; None = no end that is known."""
+
+
+def reach_of(light: Light) -> Reach:
+    """How low and how high the stand of a lamp holds it."""
+    return light.stand_lowest_mm, light.stand_highest_mm
+
+
+def beyond_stand(height_mm: float, reach: Reach) -> str:
+    """What is against a height, by the stand; empty where it reaches there."""
+    low, high = reach
+    if low is not None and height_mm < low - _TOLERANCE_MM:
+        return TOO_LOW
+    if high is not None and height_mm > high + _TOLERANCE_MM:
+        return TOO_HIGH
+    return ""
 
 
 def spot_at(centre: Vector, azimuth_deg: float, elevation_deg: float, distance_mm: float) -> Vector:

@@ -28,9 +28,11 @@ from steeple.core.study.given_card import GivenCard, given_cards
 from steeple.core.study.given_light import (
     UNKNOWN_CD,
     GivenLamp,
+    beyond_stand,
     direction_of,
     given_lamps,
     measured_in,
+    reach_of,
 )
 from steeple.core.study.hold import HoldStudy
 from steeple.core.study.lamp_light import Ground, LampLight, Spread, ground_of, lamp_lights
@@ -369,7 +371,7 @@ def _lamp(ground: Ground, lamp: GivenLamp, light: LampLight, together: Spread) -
         zone_lx=float(light.total.still.mean()) * lamp.emitter.intensity_cd,
         reaching=float(light.direct.still.mean()) / free if free > 0 else 0.0,
         in_frame=light.in_frame,
-        blocked=light.blocked,
+        blocked=light.blocked or beyond_stand(lamp.centre.z, reach_of(lamp.part)),
         eye_deg=angle,
         luminance_cd_m2=lamp.emitter.luminance_cd_m2 if seen else 0.0,
     )

@@ -31,6 +31,8 @@ export function newLight(id: string, fixture: Fixture, fixtureId: string | null)
     level_percent: null,
     cct_k: null,
     lit: true,
+    stand_lowest_mm: null,
+    stand_highest_mm: null,
   };
 }
 
@@ -68,6 +70,8 @@ export function Lamps() {
               <PlanField pointer={`/lights/${index}/level_percent`} />
             )}
             {settable ? <PlanField pointer={`/lights/${index}/cct_k`} /> : null}
+            <PlanField pointer={`/lights/${index}/stand_lowest_mm`} />
+            <PlanField pointer={`/lights/${index}/stand_highest_mm`} />
             <Checkbox
               className={classes.lit}
               label="lit"

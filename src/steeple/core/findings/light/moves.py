@@ -12,7 +12,16 @@ from steeple.core.plan.document import LAMP_LIMIT, LampPlace, Light, Plan
 from steeple.core.plan.rigging import Fixture
 from steeple.core.study.answers import clock_words
 from steeple.core.study.dome import Direction, apart_deg, dome, merit
-from steeple.core.study.given_light import direction_of, full_intensity, lamp_size, spot_at
+from steeple.core.study.given_light import (
+    STAND_ENDS,
+    TOO_LOW,
+    Reach,
+    direction_of,
+    full_intensity,
+    lamp_size,
+    reach_of,
+    spot_at,
+)
 from steeple.core.study.light import LampStudy, LightStudy
 from steeple.core.study.result import Quantity, mm, say
 
@@ -22,6 +31,8 @@ TRIED, APART_DEG = 5, 25.0
 ADDED = 2
 """Lamps of the cupboard that are tried as one more."""
 LEAST_WIDTH_MM = 250.0
+STAND_LEAST_MM, STAND_MOST_MM = 400.0, 2200.0
+"""How near and how far a lamp is moved to come within its stand."""
 CIRCUIT_SHARE = 0.8
 """Of what a circuit may carry, for lamps that burn for hours."""
 
@@ -66,10 +77,16 @@ def _troubled(study: LightStudy) -> list[LampStudy]:
 
 
 def _best_ways(
-    study: LightStudy, fixture: Fixture, distance_mm: float, away_from: Sequence[LampStudy] = ()
+    study: LightStudy,
+    fixture: Fixture,
+    distance_mm: float,
+    away_from: Sequence[LampStudy] = (),
+    reach: Reach = (None, None),
 ) -> list[Direction]:
     """The best directions for a lamp, well apart from each other and from lamps that stand."""
-    found = dome(study.scene, fixture, distance_mm=distance_mm, where=COARSE, draft=True)
+    found = dome(
+        study.scene, fixture, distance_mm=distance_mm, where=COARSE, draft=True, reach=reach
+    )
     chosen: list[Direction] = []
     for one in sorted((way for way in found if way.free), key=merit, reverse=True):
         taken = [(lamp.azimuth_deg, lamp.elevation_deg) for lamp in away_from]
@@ -91,10 +108,35 @@ def _blinds(scene: Scene) -> Iterator[Proposal]:
             )
 
 
+def _to_stand_end(study: LightStudy, lamp: LampStudy) -> Iterator[Proposal]:
+    """A lamp that hangs beyond its stand: straight to the end of it, or along its beam to there."""
+    if lamp.blocked not in STAND_ENDS:
+        return
+    low, high = reach_of(lamp.lamp.part)
+    end = (low if lamp.blocked == TOO_LOW else high) or 0.0
+    middle, at = study.work.plane.middle, f"/{lamp.lamp.at}"
+    word = "Raise " if lamp.blocked == TOO_LOW else "Lower "
+    yield Proposal(
+        action=say(word + lamp.lamp.name + " to {end} above the table", end=mm(end)),
+        changes=(Change(path=f"{at}/position/z_mm", value=round(end, 1)),),
+    )
+    rise = math.sin(math.radians(lamp.elevation_deg))
+    distance = (end - middle.z) / rise if rise > 0.05 else 0.0
+    if STAND_LEAST_MM <= distance <= STAND_MOST_MM:
+        yield Proposal(
+            action=say("Move " + lamp.lamp.name + " along its beam to {away} from the work", away=mm(distance)),
+            changes=placed_at(lamp, study, (lamp.azimuth_deg, lamp.elevation_deg), distance),
+        )  # fmt: skip
+
+
 def _places(study: LightStudy) -> Iterator[Proposal]:
+    for lamp in study.lit:
+        yield from _to_stand_end(study, lamp)
     for lamp in _troubled(study):
         distance = min(max(lamp.distance_mm, 700.0), 1600.0)
-        for way in _best_ways(study, lamp.lamp.part.fixture, distance):
+        for way in _best_ways(
+            study, lamp.lamp.part.fixture, distance, reach=reach_of(lamp.lamp.part)
+        ):
             where = way.way
             if apart_deg(where, (lamp.azimuth_deg, lamp.elevation_deg)) < 8.0:
                 continue

@@ -6,6 +6,7 @@ from steeple.core.findings.cautions import DAZZLE_CD_M2
 from steeple.core.findings.finding import Said, measured
 from steeple.core.findings.scene import Scene
 from steeple.core.light.gloss import BURNT
+from steeple.core.study.given_light import STAND_ENDS, TOO_LOW, reach_of
 from steeple.core.study.light import LightStudy
 from steeple.core.study.result import Quantity, Sentence, mm, say
 
@@ -82,6 +83,18 @@ def judge_unplaceable(study: LightStudy) -> Said | None:
     if not found:
         return Said(verdict="holds", title=say("Every lamp has room where it stands"))
     one = found[0]
+    if one.blocked in STAND_ENDS:
+        low, high = reach_of(one.lamp.part)
+        end = low if one.blocked == TOO_LOW else high
+        return Said(
+            verdict="fails",
+            title=say(one.lamp.name + " hangs " + one.blocked),
+            reason=say(
+                "It is to be {height} above the table; its stand ends at {end}.",
+                height=mm(one.lamp.centre.z), end=mm(end or 0.0),
+            ),
+            place="dome",
+        )  # fmt: skip
     return Said(verdict="fails", title=say("No room there for " + one.lamp.name + ": it stands in " + one.blocked),
                 reason=say("Nothing can stand there."), place="dome")  # fmt: skip
 
