@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 
 from steeple.demo.plans import GILDING
 from tests.light_cases import PANEL, lamp, with_lamps
@@ -206,3 +206,87 @@ def test_the_picture_before_a_change_is_kept_to_compare(opened: Opener) -> None:
     was = picture.get_attribute("src")
     now.click()
     expect(picture).not_to_have_attribute("src", was or "")
+
+
+def field(page: Page, name: str) -> float:
+    return float(page.get_by_role("textbox", name=name, exact=True).first.input_value())
+
+
+def test_a_lamp_is_moved_from_above_by_keyboard_and_keeps_its_height(opened: Opener) -> None:
+    page = opened(SOUND, "light")
+    above = page.locator("[data-handle=place-above-0]")
+    expect(above).to_have_attribute(
+        "aria-valuetext", re.compile("left, .* away, .* over the table")
+    )
+    right, away, up = (field(page, name) for name in ("Lamp, right", "Lamp, away", "Lamp, up"))
+    above.focus()
+    page.keyboard.press("Shift+ArrowLeft")
+    page.keyboard.press("ArrowUp")
+    saved(page)
+    expect(page.get_by_role("textbox", name="Lamp, right")).not_to_have_value(str(right))
+    assert field(page, "Lamp, right") == pytest.approx(right - 10, abs=0.5)
+    assert field(page, "Lamp, away") == pytest.approx(away + 1, abs=0.5)
+    assert field(page, "Lamp, up") == up
+    page.get_by_text("undo", exact=True).click()
+    expect(page.get_by_role("textbox", name="Lamp, right")).to_have_value(str(right))
+
+
+def test_a_lamp_is_moved_from_the_seat_and_from_the_side_by_pointer(opened: Opener) -> None:
+    page = opened(SOUND, "light")
+    away, up = field(page, "Lamp, away"), field(page, "Lamp, up")
+    page.locator("[data-handle=place-seat-0]").scroll_into_view_if_needed()
+    drag(page, "[data-handle=place-seat-0] circle >> nth=0", 0, 25)
+    page.mouse.up()
+    saved(page)
+    expect(page.get_by_role("textbox", name="Lamp, up")).not_to_have_value(str(up))
+    assert field(page, "Lamp, up") < up
+    assert field(page, "Lamp, away") == away
+    page.get_by_text("from the side", exact=True).click()
+    right, lower = field(page, "Lamp, right"), field(page, "Lamp, up")
+    drag(page, "[data-handle=place-side-0] circle >> nth=0", 20, 0)
+    page.mouse.up()
+    saved(page)
+    expect(page.get_by_role("textbox", name="Lamp, away")).not_to_have_value(str(away))
+    assert field(page, "Lamp, right") == right
+    assert field(page, "Lamp, up") == pytest.approx(lower, abs=0.6)
+
+
+def test_a_stand_that_is_too_short_is_said_and_mended(opened: Opener) -> None:
+    page = opened(SOUND, "light")
+    most = page.get_by_role("textbox", name="Stand, highest")
+    most.fill("62")
+    most.press("Enter")
+    note = page.locator("[data-note='light.unplaceable']")
+    expect(note).to_contain_text("too high for its stand")
+    mend = note.get_by_role("button").first
+    expect(mend).to_be_visible()
+    mend.click()
+    expect(note).to_have_count(0)
+    assert field(page, "Lamp, up") <= 62
+
+
+def test_the_figures_come_before_the_mends(opened: Opener) -> None:
+    """While the mends of a change are tried the new figures are there, and the note says so."""
+    page = opened(GILDING, "light")
+    note = page.locator("[data-note='light.glare']")
+    expect(note.get_by_role("button").first).to_be_visible()
+    held: list[Route] = []
+    holding = [True]
+
+    def hold_mends(route: Route) -> None:
+        if holding and (route.request.post_data_json or {}).get("try_mends"):
+            held.append(route)
+        else:
+            route.continue_()
+
+    page.route("**/api/evaluate", hold_mends)
+    dimmer = page.get_by_role("textbox", name="Dimmer").first
+    dimmer.fill("25")
+    dimmer.press("Enter")
+    expect(note).to_contain_text("Trying what would mend it")
+    expect(note.get_by_role("button")).to_have_count(0)
+    holding.clear()
+    for route in held:
+        route.continue_()
+    expect(note.get_by_role("button").first).to_be_visible()
+    expect(note).not_to_contain_text("Trying what would mend it")

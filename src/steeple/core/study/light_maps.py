@@ -62,7 +62,8 @@ def _map(of: MapOf, values: Array, levels: Sequence[float], says: Sentence) -> L
 
 def _light(study: LightStudy, points: Array, rows: Array) -> LightMap:
     scene = study.scene
-    lux = light_at(points, study.ground.normal, rows, scene.still, scene.tables).seen.sum(axis=0)
+    lit = light_at(points, study.ground.normal, rows, scene.still, scene.tables, how="map")
+    lux = lit.seen.sum(axis=0)
     # What comes by way of cards and room is even enough to be read off the coarser map.
     extra = max(0.0, study.mean_lx - _direct_mean(study))
     lux = lux + extra
