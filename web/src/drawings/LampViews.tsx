@@ -12,7 +12,7 @@ import { lengthWords, type UnitSystem } from '../domain/units';
 import { BodyShape } from './BodyShape';
 import { CameraShape } from './CameraShape';
 import classes from './drawings.module.css';
-import { acrossIn, lampsWindow, type Moved, movedIn, type Seen, upIn } from './lamps';
+import { acrossIn, crowded, lampsWindow, type Moved, movedIn, type Seen, upIn } from './lamps';
 import { Sized } from './Sized';
 import { fitWindow, type Scale, type Size } from './scale';
 import { useHandle } from './useHandle';
@@ -58,6 +58,7 @@ function View({ from, work, camera, hold, light, size, ...rest }: Props & { size
     `M${points.map((point) => `${at(point).x} ${at(point).y}`).join('L')}`;
   const middle = at(middleOf(work.surface));
   const upward = [...light.lamps].sort((a, b) => a.at.z - b.at.z);
+  const namesUnder = crowded(upward.map((lamp) => ({ index: lamp.index, ...at(lamp.at) })));
   return (
     <>
       {from === 'above' ? (
@@ -106,6 +107,7 @@ function View({ from, work, camera, hold, light, size, ...rest }: Props & { size
           scale={scale}
           lowest={from === 'above' ? undefined : -work.table_height_mm + 100}
           width={size.width}
+          under={namesUnder.has(lamp.index)}
           holdStill={(held) => {
             kept.current.held = held;
           }}
@@ -206,6 +208,7 @@ function LampAt({
   scale,
   lowest,
   width,
+  under,
   chosen,
   system,
   holdStill,
@@ -220,6 +223,8 @@ function LampAt({
   scale: Scale;
   lowest: number | undefined;
   width: number;
+  /** Whether its name goes under it, because that of another stands over it. */
+  under: boolean;
   holdStill: (held: boolean) => void;
 }) {
   const handle = useHandle({
@@ -250,6 +255,7 @@ function LampAt({
         y: (upIn(from, lamp.at) - live.y) * scale.s,
       }
     : { x: 0, y: 0 };
+  const low = under || at.y < 40;
   const side = at.x > width - 90 ? 'end' : at.x < 90 ? 'start' : 'middle';
   return (
     <g
@@ -277,7 +283,7 @@ function LampAt({
         <circle cx={at.x} cy={at.y} r={5} className={classes.gripShape} />
         <text
           x={at.x}
-          y={at.y < 40 ? at.y + 30 : at.y - 14}
+          y={low ? at.y + 24 : at.y - 14}
           textAnchor={side}
           className={`${classes.verd} ${classes.halo}`}
         >
@@ -286,7 +292,7 @@ function LampAt({
         {live || chosen === lamp.index ? (
           <text
             x={at.x}
-            y={at.y < 40 ? at.y + 46 : at.y + 24}
+            y={low ? at.y + 40 : at.y + 24}
             textAnchor={side}
             className={`${classes.text} ${classes.halo}`}
           >

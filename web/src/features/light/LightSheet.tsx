@@ -186,22 +186,24 @@ function Places(props: {
   return (
     <section aria-label="Where the lamps stand">
       <div className={classes.places}>
-        <div className={classes.place}>
-          <LampView {...shown} from="above" />
+        <div className={classes.placed}>
+          <div className={classes.place}>
+            <LampView {...shown} from="above" />
+          </div>
+          <span>from above</span>
         </div>
-        <div className={classes.place}>
-          <LampView {...shown} from={from} key={from} />
+        <div className={classes.placed}>
+          <div className={classes.place}>
+            <LampView {...shown} from={from} key={from} />
+          </div>
+          <SegmentedControl
+            size="xs"
+            aria-label="Lamps seen"
+            value={from}
+            onChange={(value) => setFrom(value === 'side' ? 'side' : 'seat')}
+            data={ELEVATIONS}
+          />
         </div>
-      </div>
-      <div className={classes.placesFoot}>
-        <span>from above</span>
-        <SegmentedControl
-          size="xs"
-          aria-label="Lamps seen"
-          value={from}
-          onChange={(value) => setFrom(value === 'side' ? 'side' : 'seat')}
-          data={ELEVATIONS}
-        />
       </div>
     </section>
   );
