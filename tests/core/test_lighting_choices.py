@@ -5,11 +5,13 @@ from __future__ import annotations
 import math
 from dataclasses import replace
 
+import numpy as np
 import pytest
 
 from steeple.core.errors import InputError
 from steeple.core.evaluation import evaluate
 from steeple.core.findings.scene import Owned, OwnedFixture, relit, scenes_of
+from steeple.core.light.emitters import light_at
 from steeple.core.light.gloss import fresnel_polarised
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import Plan
@@ -225,3 +227,59 @@ def test_a_maker_without_lamps_is_told_what_each_school_takes() -> None:
     for one in layouts_of(bare):
         assert one.option is None
         assert "it takes" in sentence_words(one.lacks, "cm")
+
+
+def with_face_camera(plan: Plan) -> Plan:
+    """The plan with a camera across the table that looks at the maker's face."""
+    face = plan.cameras[0].model_dump(mode="json") | {"id": "face", "role": "face", "support": None}
+    face["position"] = {"x_mm": 0, "y_mm": 1300, "z_mm": 480}
+    face["aim"] = {"tilt_deg": 88, "toward_deg": 180}
+    data = plan.model_dump(mode="json")
+    data["cameras"] = [*data["cameras"], face]
+    return Plan.model_validate(data)
+
+
+def test_three_points_stand_round_the_face_and_keep_their_ratio() -> None:
+    found = layouts(SOUND)["three-point"]
+    assert "films your face" in sentence_words(found.lacks, "cm")
+    plan = with_face_camera(SOUND)
+    found = layouts(plan)["three-point"]
+    assert found.option is not None, sentence_words(found.lacks, "cm")
+    placed = apply_changes(plan, found.option.changes)
+    light = scenes_of(placed)[0].light
+    assert light is not None
+    key, fill, back = (
+        next(one for one in light.lit if one.lamp.part.role == role)
+        for role in ("key", "fill", "back")
+    )
+    figure = light.work.maker.poses.middle
+    for one in (key, fill, back):
+        way = figure.eyes.minus(one.lamp.centre).unit
+        assert way.dot(one.lamp.emitter.toward.unit) == pytest.approx(1.0, abs=1e-6)
+        assert not one.blocked
+        assert not one.in_frame
+    # Key and fill on either side of the face, both before it; the third behind.
+    eyes = figure.eyes
+    assert (key.lamp.centre.x - eyes.x) * (fill.lamp.centre.x - eyes.x) < 0
+    assert min(key.lamp.centre.y, fill.lamp.centre.y) > eyes.y
+    assert back.lamp.centre.y < eyes.y
+    # Light on the face, worked out again: half as much by the fill.
+    point = np.array([[*figure.head.a]]) + (figure.head.radius_mm + 25.0) * np.array([0, 1.0, 0])
+    lux = [
+        float(light_at(point, np.array([0, 1.0, 0]), (one.lamp.emitter,)).free[0, 0])
+        for one in (key, fill)
+    ]
+    assert lux[0] / lux[1] == pytest.approx(2.0, rel=0.12)
+    said = sentence_words(found.option.gives, "cm")
+    assert "on your face, key to fill" in said
+
+
+def test_three_points_take_three_lamps_and_room() -> None:
+    plan = with_face_camera(SOUND)
+    few = Owned(fixtures=CUPBOARD.fixtures[:1])
+    lone = next(one for one in layouts_of(plan, owned=few) if one.id == "three-point")
+    assert "three lamps" in sentence_words(lone.lacks, "cm")
+    low = apply_changes(plan, (Change(path="/room/ceiling_mm", value=1400),))
+    cramped = layouts(low)["three-point"]
+    assert cramped.option is None
+    assert "no place for" in sentence_words(cramped.lacks, "cm")

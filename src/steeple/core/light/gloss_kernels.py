@@ -15,10 +15,10 @@ from steeple.core.geometry.kernels import Array
 from steeple.core.light.kernels import RECTANGLE, _frame
 from steeple.core.light.row_kernels import intensity
 
-LEAST_CUTS, MOST_CUTS = 8, 72
+LEAST_CUTS, MOST_CUTS = 4, 72
 
 
-@njit(cache=True, nogil=True)
+@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
 def fresnel(cos: float, ior: float) -> float:
     """Share of unpolarised light that a smooth surface sends back, by the cosine of incidence."""
     c = min(1.0, abs(cos))
@@ -31,13 +31,13 @@ def fresnel(cos: float, ior: float) -> float:
     return 0.5 * a * a * (1.0 + b * b)
 
 
-@njit(cache=True, nogil=True)
+@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
 def _masking(cos: float, alpha2: float) -> float:
     tan2 = (1.0 - cos * cos) / (cos * cos)
     return 2.0 / (1.0 + math.sqrt(1.0 + alpha2 * tan2))
 
 
-@njit(cache=True, nogil=True)
+@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
 def gloss_on(
     points: Array,
     normals: Array,

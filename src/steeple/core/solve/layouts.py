@@ -34,6 +34,7 @@ from steeple.core.solve.lighting_ways import (
 )
 from steeple.core.solve.place_lamps import LightingOption, option_of
 from steeple.core.solve.search import check_camera
+from steeple.core.solve.three_point import three_point
 from steeple.core.study.assumptions import Assumptions
 from steeple.core.study.daylight import given_windows
 from steeple.core.study.dome import Direction, merit, penumbra_mm
@@ -67,6 +68,7 @@ class Layout(Result):
 @dataclass(frozen=True, slots=True)
 class _Bench:
     plan: Plan
+    scenes: tuple[Scene, ...]
     scene: Scene
     grounds: tuple[Ground, ...]
     lamps: tuple[Light, ...]
@@ -87,8 +89,9 @@ class _Bench:
         return sorted((one for one in found if one.free), key=merit, reverse=True)
 
 
-Placed = tuple[Way | None, tuple[PlacedCard, ...]] | str
-"""Lamps in places, None where none is lit, with the cards beside them; or why it cannot be."""
+Placed = tuple[Way | None, tuple[PlacedCard, ...]] | LightingOption | str
+"""Lamps in places, None where none is lit, with the cards beside them; or all of it; or why it cannot
+be."""
 _UPS = (35.0, 45.0, 55.0)
 
 
@@ -273,6 +276,12 @@ def _light_box(bench: _Bench) -> Placed:
     return _way(bench, placed, even=True), ()
 
 
+def _three_point(bench: _Bench) -> Placed:
+    """Key, fill and a light from behind, for cameras that film the maker's face."""
+    lamps = [bench.fresh(one, one.id) for one in bench.lamps]
+    return three_point(bench.plan, bench.scenes, bench.scene, bench.grounds, lamps, bench.needed)
+
+
 def _way(
     bench: _Bench, placed: Sequence[tuple[Light, Direction, float]], *, even: bool = False
 ) -> Way:
@@ -290,6 +299,7 @@ LAYOUTS: tuple[tuple[str, str, str, Callable[[_Bench], Placed]], ...] = (
     ("soft-above", "One soft lamp, high beyond the work", "Soft and simple; shadows fall toward you, out of the picture’s way.", _soft_above),
     ("ring", "Ring round the lens", "For small rooms: hardly any shadow, but its own image in whatever shines.", _ring),
     ("bare-high", "Bare and high", "A small lamp far up: hard shadows that lie close under the hand.", _bare_and_high),
+    ("three-point", "Three points for your face", "Key, fill and a light from behind, round your head: where you speak to the camera.", _three_point),
     ("light-box", "Light box", "Large lamps close on three sides: next to no shadow, and no shape.", _light_box),
 )  # fmt: skip
 
@@ -313,7 +323,7 @@ def layouts_of(
     scene = scenes[min(index, len(scenes) - 1)]
     lamps = of_one_colour(_every_lamp(plan, owned))
     grounds = grounds_of(plan, scenes, index, lamps)
-    bench = _Bench(plan, scene, grounds, tuple(lamps), owned, needed_lx(scenes))
+    bench = _Bench(plan, scenes, scene, grounds, tuple(lamps), owned, needed_lx(scenes))
     return tuple(_layout(bench, *one) for one in LAYOUTS)
 
 
@@ -329,6 +339,8 @@ def _layout(
     placed = make(bench)
     if isinstance(placed, str):
         return Layout(id=name, name=title, says=says, option=None, lacks=say(placed), to_get=())
+    if isinstance(placed, LightingOption):
+        return Layout(id=name, name=title, says=says, option=placed, lacks=(), to_get=())
     way, cards = placed
     if way is not None:
         option = option_of(bench.plan, bench.scene, name, way, way)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from concurrent.futures import ThreadPoolExecutor
 from dataclasses import replace
 
 import numpy as np
@@ -18,6 +19,7 @@ from steeple.core.study.light import LightStudy
 from steeple.core.study.light_scene import lifted
 
 LATTICE = {"draft": (66, 44), "fine": (200, 134)}
+BANDS = 2
 NOISE_AT_CLEAN = 0.012
 """Noise at middle grey at the highest clean ISO, as a share of it; a planning value of our own."""
 LEAST_AROUND = 0.01
@@ -55,15 +57,23 @@ def lighting_of(study: LightStudy, *, pose: int, quality: str = "draft") -> Ligh
     on_work = _on_work(study, flat)
     points, normals = _surface(study, flat, on_work)
     solids = scene.in_pose(pose)
-    lit = light_at(points, normals, rows, solids, scene.tables, how="sums")
-    diffuse = np.einsum("lp,lc->pc", lit.seen, colours) + around_lx
-    shine = np.zeros_like(diffuse)
-    if study.lens is not None and study.lens.sight is not None:
+    eye = study.lens.position if study.lens is not None and study.lens.sight is not None else None
+
+    def band(part: Array) -> tuple[Array, Array]:
+        lit = light_at(points[part], normals[part], rows, solids, scene.tables, how="sums")
+        diffuse = np.einsum("lp,lc->pc", lit.seen, colours) + around_lx
+        if eye is None:
+            return diffuse, np.zeros_like(diffuse)
         gloss = gloss_luminance(
-            points, work.plane.normal, study.lens.position, rows, FINISHES[work.gloss], scene.tables
+            points[part], work.plane.normal, eye, rows, FINISHES[work.gloss], scene.tables
         )
         open_share = lit.seen / np.maximum(lit.free, 1e-12)
-        shine = np.einsum("lp,lc->pc", gloss * open_share, colours) * math.pi
+        return diffuse, np.einsum("lp,lc->pc", gloss * open_share, colours) * math.pi
+
+    bands = np.array_split(np.arange(len(points)), BANDS)
+    with ThreadPoolExecutor(len(bands)) as pool:
+        found = list(pool.map(band, bands))
+    diffuse, shine = (np.vstack(each) for each in zip(*found, strict=True))
     shape = (along, across, 3)
     below = work.mat_reflectance * np.ones(3)
     above = np.maximum(around_lx / mean, LEAST_AROUND)
