@@ -64,6 +64,10 @@ def take(browser: Browser, base: str) -> None:
     page.get_by_text("stops against it").wait_for()
     page.wait_for_timeout(2500)
     shot(page, "light")
+    page.get_by_label("Where the lamps stand").evaluate(
+        "each => each.scrollIntoView({block: 'center'})"
+    )
+    shot(page, "light-views")
     page.get_by_role("button", name="Place the lamps").click()
     page.get_by_role("button", name="Set it so: Best in all").wait_for(timeout=60_000)
     page.get_by_role("button", name="Place the lamps").evaluate("each => each.scrollIntoView()")

@@ -283,3 +283,15 @@ def test_three_points_take_three_lamps_and_room() -> None:
     cramped = layouts(low)["three-point"]
     assert cramped.option is None
     assert "no place for" in sentence_words(cramped.lacks, "cm")
+
+
+@pytest.mark.parametrize("plan", PLANS, ids=[plan.title for plan in PLANS])
+def test_what_a_way_is_said_to_give_is_what_the_study_says_once_it_is_set(plan: Plan) -> None:
+    """With windows and room lamps beside the lamps that were placed."""
+    *_, outcome = place_lamps(plan, owned=CUPBOARD)
+    assert isinstance(outcome, LightingOutcome)
+    for option in outcome.options:
+        after = study(apply_changes(plan, option.changes))
+        assert after.shade is not None
+        first = next(one.quantity for one in option.gives if one.quantity is not None)
+        assert first.value == pytest.approx(after.shade.p95, abs=0.15), option.kind

@@ -29,6 +29,7 @@ from steeple.core.solve.lighting_ways import (
     judged,
     needed_lx,
     of_one_colour,
+    rests_of,
     stands_at,
     worth,
 )
@@ -39,7 +40,7 @@ from steeple.core.study.assumptions import Assumptions
 from steeple.core.study.daylight import given_windows
 from steeple.core.study.dome import Direction, merit, penumbra_mm
 from steeple.core.study.given_light import STAND_ENDS, lamp_size
-from steeple.core.study.lamp_light import Ground
+from steeple.core.study.lamp_light import Ground, Spread
 from steeple.core.study.light_answer import HAND_MM
 from steeple.core.study.result import Quantity, Result, Sentence, mm, say
 
@@ -74,6 +75,7 @@ class _Bench:
     lamps: tuple[Light, ...]
     owned: Owned
     needed: float | None
+    rests: tuple[Spread | None, ...]
 
     def fresh(self, light: Light, name: str) -> Light:
         used = {one.id for one in self.plan.lights}
@@ -289,7 +291,7 @@ def _way(
     for number, (light, direction, distance) in enumerate(placed):
         named = bench.fresh(light, light.id)
         stands += stands_at(bench.grounds, number, named, [direction], distance)
-    return judged(tuple(stands), bench.grounds, bench.needed, even=even)
+    return judged(tuple(stands), bench.grounds, bench.needed, even=even, rests=bench.rests)
 
 
 LAYOUTS: tuple[tuple[str, str, str, Callable[[_Bench], Placed]], ...] = (
@@ -323,7 +325,16 @@ def layouts_of(
     scene = scenes[min(index, len(scenes) - 1)]
     lamps = of_one_colour(_every_lamp(plan, owned))
     grounds = grounds_of(plan, scenes, index, lamps)
-    bench = _Bench(plan, scenes, scene, grounds, tuple(lamps), owned, needed_lx(scenes))
+    bench = _Bench(
+        plan,
+        scenes,
+        scene,
+        grounds,
+        tuple(lamps),
+        owned,
+        needed_lx(scenes),
+        rests_of(scenes, index),
+    )
     return tuple(_layout(bench, *one) for one in LAYOUTS)
 
 

@@ -31,6 +31,7 @@ from steeple.core.study.given import GivenWork
 from steeple.core.study.given_card import given_cards
 from steeple.core.study.given_light import full_intensity, given_lamps, measured_in, reach_of
 from steeple.core.study.lamp_light import Ground, Spread, ground_of, lamp_lights
+from steeple.core.study.light import LightStudy
 from steeple.core.study.light_answer import HAND_MM
 
 NEAR_MM, USUAL_MM, FAR_MM = 800.0, 1100.0, 1500.0
@@ -49,6 +50,7 @@ FILL_SHARE = 0.5
 WANTED = 1.15
 """Light aimed at, against what the clean ISO needs."""
 SOFT_MM = 15.0
+LEAST_REST_LX = 0.1
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -166,6 +168,24 @@ def grounds_of(
     )
 
 
+def rests_of(scenes: Sequence[Scene], index: int) -> tuple[Spread | None, ...]:
+    """The light that stays whatever lamps are placed, as each of the cameras of `grounds_of` has it:
+    windows, and room lamps that are on; None where there is none."""
+    hand = scenes[min(index, len(scenes) - 1)]
+    others = [one for one in scenes if one is not hand and one.sight is not None]
+    return tuple(_rest(one.light) for one in (hand, *others))
+
+
+def _rest(study: LightStudy | None) -> Spread | None:
+    if study is None or not study.known:
+        return None
+    rest = study.together
+    for one, alone in zip(study.lamps, study.alone, strict=True):
+        if one.lamp.is_lit and one.lamp.part.role != "practical":
+            rest = rest.plus(alone.total, -one.lamp.emitter.intensity_cd)
+    return rest if float(rest.still.max()) > LEAST_REST_LX else None
+
+
 def needed_lx(scenes: Sequence[Scene]) -> float | None:
     """The light that the camera which needs most of it needs; None where none is known."""
     needs = [
@@ -237,9 +257,11 @@ def judged(
     needed: float | None,
     *,
     even: bool = False,
+    rests: Sequence[Spread | None] = (),
 ) -> Way:
     """Lamps in places with their levels: the first a stop over the others, or all alike. Shadows are
-    those of the camera that sees most of them."""
+    those of the camera that sees most of them, with the light of ``rests`` that stays beside; the
+    levels are those at which the lamps do without it."""
     levels = solve_levels(stands, needed, fill_share=1.0 if even else FILL_SHARE)
     totals: list[Spread] = []
     for number in range(len(grounds)):
@@ -251,9 +273,13 @@ def judged(
         for part in parts[1:]:
             total = total.plus(part, 1.0)
         totals.append(total)
-    total = totals[0]
-    mean = float(total.rig.mean())
+    mean = float(totals[0].rig.mean())
     known = all(one.flux_known for one in stands)
+    if known:
+        for number, rest in enumerate(rests):
+            if rest is not None:
+                totals[number] = totals[number].plus(rest, 1.0)
+    total = totals[0]
     return Way(
         stands=stands,
         levels=levels,

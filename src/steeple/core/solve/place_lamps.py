@@ -26,13 +26,14 @@ from steeple.core.solve.lighting_ways import (
     judged,
     needed_lx,
     of_one_colour,
+    rests_of,
     stands_at,
 )
 from steeple.core.solve.search import check_camera
 from steeple.core.study.answers import clock_words
 from steeple.core.study.dome import Direction, apart_deg, merit
 from steeple.core.study.given_light import spot_at
-from steeple.core.study.lamp_light import Ground
+from steeple.core.study.lamp_light import Ground, Spread
 from steeple.core.study.result import Quantity, Result, Sentence, mm, say
 
 
@@ -102,7 +103,7 @@ def place_lamps(
             stands[-1] += _stands(grounds, number, light, distance)
             done += 1
     yield Progress(done=done, of=steps, now="every two places together")
-    ways = _ways(needed_lx(scenes), grounds, stands)
+    ways = _ways(needed_lx(scenes), grounds, stands, rests_of(scenes, index))
     yield Progress(done=done + 1, of=steps, now="judging what is left")
     yield _outcome(plan, scene, scenes, owned, ways)
 
@@ -123,7 +124,10 @@ def _stands(
 
 
 def _ways(
-    needed: float | None, grounds: Sequence[Ground], stands: Sequence[Sequence[Stand]]
+    needed: float | None,
+    grounds: Sequence[Ground],
+    stands: Sequence[Sequence[Stand]],
+    rests: Sequence[Spread | None],
 ) -> list[Way]:
     """Every lamp alone, and every two of them well apart, the best first."""
     singles = [(one,) for lamp in stands for one in lamp]
@@ -134,7 +138,7 @@ def _ways(
         for b in second
         if apart_deg(a.direction.way, b.direction.way) >= APART_DEG
     ]
-    ways = [judged(chosen, grounds, needed) for chosen in (*singles, *pairs)]
+    ways = [judged(chosen, grounds, needed, rests=rests) for chosen in (*singles, *pairs)]
     return sorted(ways, key=lambda one: one.cost)
 
 
