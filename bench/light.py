@@ -127,5 +127,9 @@ def rays() -> Iterator[Timing]:
         1 / percentile(sorted(theirs), 0.5) / 1e3, "million/s", None,
     )  # fmt: skip
     yield line(
-        "rays of the light study ÷ Embree’s", percentile(sorted(ratios), 0.5), "times", 5, at_least=True
+        "rays of the light study ÷ Embree’s",
+        percentile(sorted(ratios), 0.5),
+        "times",
+        5,
+        at_least=True,
     )

@@ -17,6 +17,7 @@ from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import Plan
 from steeple.core.plan.rigging import Fixture
 from steeple.core.solve.glare import GlareRemedy, compare_glare
+from steeple.core.solve.lamp_dome import dome_of
 from steeple.core.solve.layouts import LAYOUTS, Layout, layouts_of
 from steeple.core.solve.lighting_ways import (
     candidates,
@@ -27,7 +28,7 @@ from steeple.core.solve.lighting_ways import (
     stands_at,
 )
 from steeple.core.solve.place_lamps import LightingOutcome, place_lamps
-from steeple.core.study.dome import apart_deg
+from steeple.core.study.dome import apart_deg, dome
 from steeple.core.study.light import LightStudy
 from steeple.core.study.result import sentence_words
 from steeple.demo.plans import DULCIMER, GILDING, PLANS
@@ -295,3 +296,22 @@ def test_what_a_way_is_said_to_give_is_what_the_study_says_once_it_is_set(plan: 
         assert after.shade is not None
         first = next(one.quantity for one in option.gives if one.quantity is not None)
         assert first.value == pytest.approx(after.shade.p95, abs=0.15), option.kind
+
+
+def test_the_dome_bars_what_any_camera_has_against_a_lamp() -> None:
+    plan = two_cameras()
+    found = dome_of(plan, lamp=0, draft=True)
+    first = dome_of(GILDING, lamp=0, draft=True)
+    scene = scenes_of(plan)[1].light
+    assert scene is not None
+    lamp = scene.lamps[0]
+    alone = dome(scene.scene, lamp.lamp.part.fixture, distance_mm=lamp.distance_mm, draft=True)
+    for one, own, other in zip(found.directions, first.directions, alone, strict=True):
+        assert one.in_frame == (own.in_frame or other.in_frame)
+        assert one.glare == pytest.approx(max(own.glare, other.glare), abs=1e-9)
+    assert sum(one.glare > 0 for one in found.directions) > sum(
+        one.glare > 0 for one in first.directions
+    )
+    said = sentence_words(found.says, "cm")
+    spot = study(apply_changes(plan, found.changes)).lamps[0].lamp.centre
+    assert f"{spot.z / 10:.1f} cm above the table" in said

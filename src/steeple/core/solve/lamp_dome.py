@@ -8,7 +8,7 @@ from steeple.core.plan.changes import Change
 from steeple.core.plan.document import Plan
 from steeple.core.solve.search import check_camera
 from steeple.core.study.answers import clock_words
-from steeple.core.study.dome import Direction, best_of, dome, penumbra_mm
+from steeple.core.study.dome import Direction, best_of, dome, penumbra_mm, seen_by_too
 from steeple.core.study.given_light import reach_of, spot_at
 from steeple.core.study.light_answer import HAND_MM
 from steeple.core.study.light_maps import LightMap, MapOf, light_map
@@ -87,7 +87,8 @@ def dome_of(
     draft: bool = False,
     scenes_of: SceneMaker = scenes_of,
 ) -> DomeReply:
-    """Every direction for one lamp of the plan, at the distance that it has.
+    """Every direction for one lamp of the plan, at the distance that it has: its shadows for one
+    camera, its mirror image and its place in the picture for all of them.
 
     Raises
     ------
@@ -104,6 +105,11 @@ def dome_of(
         )
     scene = _scene(plan, index, scenes_of)
     assert scene.light is not None
+    others = [
+        one.light.scene
+        for one in scenes_of(plan, NOTHING_OWNED)
+        if one.about != scene.about and one.sight is not None and one.light is not None
+    ]
     study = scene.light.lamps[lamp]
     fixture = study.lamp.part.fixture
     beside = scene.light.beside(lamp)
@@ -115,6 +121,7 @@ def dome_of(
         beside=beside,
         reach=reach_of(study.lamp.part),
     )
+    found = seen_by_too(found, others, fixture, study.distance_mm)
     best = best_of(found)
     says: Sentence = say("Nothing can stand at this distance: try another.")
     changes: tuple[Change, ...] = ()
@@ -133,6 +140,14 @@ def dome_of(
         soft = penumbra_mm(fixture, distance_mm=study.distance_mm, caster_mm=HAND_MM)
         says += say("; edges of a hand’s shadow soft over {soft}", soft=mm(soft))
         says += say("; the work mirrors it a little.") if best.glare > 0 else say(".")
+        spot, table = (
+            spot_at(scene.work.plane.middle, *best.way, study.distance_mm),
+            scene.work.table,
+        )
+        says += say(
+            " Its middle then {right} from the left table edge, {away} from yours, {up} above the table.",
+            right=mm(spot.x - table.left), away=mm(spot.y - table.near), up=mm(spot.z),
+        )  # fmt: skip
         changes = place_changes(
             lamp, scene, (best.azimuth_deg, best.elevation_deg), study.distance_mm
         )

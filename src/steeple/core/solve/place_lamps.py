@@ -205,6 +205,20 @@ def _floor_mm(scene: Scene, way: Way) -> float:
     return total
 
 
+def only_lit(plan: Plan, placed: Sequence[Light]) -> Change:
+    """Lamps placed, in the order of the plan, new ones after them; its others are switched off, but for
+    room lamps, which stay as they are."""
+    used = {one.id for one in placed}
+    off = [
+        one if one.role == "practical" else one.model_copy(update={"lit": False})
+        for one in plan.lights
+        if one.id not in used
+    ]
+    order = {one.id: place for place, one in enumerate(plan.lights)}
+    together = sorted([*placed, *off], key=lambda one: order.get(one.id, len(order)))
+    return Change(path="/lights", value=[one.model_dump(mode="json") for one in together])
+
+
 def option_of(plan: Plan, scene: Scene, kind: str, way: Way, best: Way) -> LightingOption:
     """A way in words and changes: where its lamps go, what it gives, what it costs against the best.
 
@@ -238,14 +252,6 @@ def option_of(plan: Plan, scene: Scene, kind: str, way: Way, best: Way) -> Light
         )
         if level is not None:
             line += say(", at {level}", level=Quantity(value=level, unit="percent"))
-    used = {one.light.id for one in way.stands}
-    off = [
-        one if one.role == "practical" else one.model_copy(update={"lit": False})
-        for one in plan.lights
-        if one.id not in used
-    ]
-    order = {one.id: place for place, one in enumerate(plan.lights)}
-    together = sorted([*placed, *off], key=lambda one: order.get(one.id, len(order)))
     gives = say(
         "shadows to {shade}, even to {even}, soft over {soft}",
         shade=Quantity(value=round(way.shade, 1), unit="stops"),
@@ -260,7 +266,7 @@ def option_of(plan: Plan, scene: Scene, kind: str, way: Way, best: Way) -> Light
         line=line + say("."),
         gives=gives,
         costs=_costs(way, best),
-        changes=(Change(path="/lights", value=[one.model_dump(mode="json") for one in together]),),
+        changes=(only_lit(plan, placed),),
     )
 
 

@@ -18,10 +18,9 @@ import numpy as np
 from steeple.core.findings.scene import Scene
 from steeple.core.geometry.vectors import Vector
 from steeple.core.light.emitters import light_at, rows_of, solids_of
-from steeple.core.plan.changes import Change
 from steeple.core.plan.document import LampAim, LampPlace, Light, Plan
 from steeple.core.solve.lighting_ways import tidy_percent
-from steeple.core.solve.place_lamps import LightingOption
+from steeple.core.solve.place_lamps import LightingOption, only_lit
 from steeple.core.study.answers import clock_words
 from steeple.core.study.dome import blocked_by, in_frame
 from steeple.core.study.given_light import (
@@ -196,20 +195,12 @@ def _option(
         )
         if level is not None:
             line += say(", at {level}", level=Quantity(value=level, unit="percent"))
-    used = {one.id for one in placed}
-    off = [
-        one if one.role == "practical" else one.model_copy(update={"lit": False})
-        for one in plan.lights
-        if one.id not in used
-    ]
-    order = {one.id: place for place, one in enumerate(plan.lights)}
-    together = sorted([*placed, *off], key=lambda one: order.get(one.id, len(order)))
     return LightingOption(
         kind="three-point",
         line=line + say("."),
         gives=_gives(points, levels),
         costs=say("lights your face; what the work gets is told once it is set"),
-        changes=(Change(path="/lights", value=[one.model_dump(mode="json") for one in together]),),
+        changes=(only_lit(plan, placed),),
     )
 
 

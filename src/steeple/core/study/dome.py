@@ -10,7 +10,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator, Sequence
 from concurrent.futures import ThreadPoolExecutor
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -330,6 +330,28 @@ def dome(
         )
         for index, one in enumerate(looked)
     )
+
+
+def seen_by_too(
+    found: Sequence[Direction],
+    scenes: Sequence[LightScene],
+    fixture: Fixture,
+    distance_mm: float,
+) -> tuple[Direction, ...]:
+    """The directions with what other cameras have against them: a lamp in their picture, its mirror
+    image in theirs."""
+    for scene in scenes:
+        emitters = [lamp_in(scene, fixture, one.way, distance_mm) for one in found]
+        glare = glare_shares(scene, rows_of(tuple(emitters)))
+        found = [
+            replace(
+                one,
+                glare=max(one.glare, float(share)),
+                in_frame=one.in_frame or in_frame(scene, emitter),
+            )
+            for one, emitter, share in zip(found, emitters, glare, strict=True)
+        ]
+    return tuple(found)
 
 
 def merit(direction: Direction) -> float:
