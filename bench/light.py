@@ -50,7 +50,7 @@ def light_step(owned: Owned) -> Iterator[Timing]:
     yield from rays()
 
 
-def _mesh(capsules: Array) -> Array:
+def capsule_mesh(capsules: Array, sides: int = SIDES, half_rings: int = RINGS) -> Array:
     """Capsules as triangles, shape (t, 3, 3): what Embree is given."""
     triangles = []
     for c in capsules:
@@ -62,15 +62,15 @@ def _mesh(capsules: Array) -> Array:
         u /= np.linalg.norm(u)
         v = np.cross(w, u)
         rings = []
-        for k in range(RINGS + 1):
-            angle = math.pi * k / RINGS - math.pi / 2
+        for k in range(half_rings + 1):
+            angle = math.pi * k / half_rings - math.pi / 2
             end = a if angle < 0 else b
-            turn = 2 * math.pi * np.arange(SIDES) / SIDES
+            turn = 2 * math.pi * np.arange(sides) / sides
             around = np.outer(np.cos(turn), u) + np.outer(np.sin(turn), v)
             rings.append(end + r * (math.cos(angle) * around + math.sin(angle) * w))
         for low, high in itertools.pairwise(rings):
-            for n in range(SIDES):
-                m = (n + 1) % SIDES
+            for n in range(sides):
+                m = (n + 1) % sides
                 triangles += [[low[n], low[m], high[n]], [low[m], high[m], high[n]]]
     return np.array(triangles)
 
@@ -101,7 +101,7 @@ def rays() -> Iterator[Timing]:
     except ImportError:
         return
     world = rtcore_scene.EmbreeScene()
-    TriangleMesh(world, _mesh(scene.people[4]).astype(np.float32))
+    TriangleMesh(world, capsule_mesh(scene.people[4]).astype(np.float32))
     steps = (np.arange(8) + 0.5) / 4 - 1
     starts, ways = [], []
     for row in rows[:: len(rows) // 24]:
