@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from concurrent.futures import ThreadPoolExecutor
+
 import pytest
 
 from steeple.core.errors import InputError
@@ -84,3 +86,12 @@ def test_mends_are_given_up_when_nobody_waits_for_them() -> None:
     assert [one.verdict for one in soon.findings] == [one.verdict for one in figures.findings]
     fixes = sum(len(one.fixes) for one in soon.findings)
     assert fixes < sum(len(one.fixes) for one in evaluate(GILDING).findings)
+
+
+def test_two_who_ask_at_once_share_one_study() -> None:
+    recent = Recent()
+    with ThreadPoolExecutor(2) as pool:
+        one, other = pool.map(lambda _: recent(GILDING)[0], range(2))
+        lit, too = pool.map(lambda scene: scene.light, (one, other))
+    assert one.lens is other.lens
+    assert lit is too

@@ -218,14 +218,14 @@ class Recent:
     def __call__(self, plan: Plan, owned: Owned = NOTHING_OWNED) -> tuple[Scene, ...]:
         """The scenes of a plan; as `scenes_of`."""
         key = plan.model_dump_json(exclude={"lights", "cards"})
+        # Held throughout: who asks for the same plan meanwhile gets these scenes, with their light.
         with self._lock:
             found = self._kept.get(key)
-        if found is None:
-            found = scenes_of(plan, owned)
-        elif found[0].plan != plan:
-            found = relit(found, plan)
-        found = tuple(replace(one, plan=plan, owned=owned) for one in found)
-        with self._lock:
+            if found is None:
+                found = scenes_of(plan, owned)
+            elif found[0].plan != plan:
+                found = relit(found, plan)
+            found = tuple(replace(one, plan=plan, owned=owned) for one in found)
             self._kept[key] = found
             self._kept.move_to_end(key)
             while len(self._kept) > self._keep:

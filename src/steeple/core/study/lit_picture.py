@@ -18,7 +18,7 @@ from steeple.core.study.lamp_light import flux_lm, room_lx_per_lm
 from steeple.core.study.light import LightStudy
 from steeple.core.study.light_scene import lifted
 
-LATTICE = {"draft": (66, 44), "fine": (200, 134)}
+LATTICE = {"draft": (42, 28), "fine": (200, 134)}
 BANDS = 2
 NOISE_AT_CLEAN = 0.012
 """Noise at middle grey at the highest clean ISO, as a share of it; a planning value of our own."""
