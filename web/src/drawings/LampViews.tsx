@@ -12,7 +12,16 @@ import { lengthWords, type UnitSystem } from '../domain/units';
 import { BodyShape } from './BodyShape';
 import { CameraShape } from './CameraShape';
 import classes from './drawings.module.css';
-import { acrossIn, crowded, lampsWindow, type Moved, movedIn, type Seen, upIn } from './lamps';
+import {
+  acrossIn,
+  crowded,
+  lampsWindow,
+  type Moved,
+  middleOf,
+  movedIn,
+  type Seen,
+  upIn,
+} from './lamps';
 import { Sized } from './Sized';
 import { fitWindow, type Scale, type Size } from './scale';
 import { useHandle } from './useHandle';
@@ -116,12 +125,6 @@ function View({ from, work, camera, hold, light, size, ...rest }: Props & { size
       ))}
     </>
   );
-}
-
-function middleOf(surface: readonly Point[]): Point {
-  const count = Math.max(1, surface.length);
-  const mean = (axis: 'x' | 'y' | 'z') => surface.reduce((sum, one) => sum + one[axis], 0) / count;
-  return { x: mean('x'), y: mean('y'), z: mean('z') };
 }
 
 function FromAbove({ work, scale }: { work: WorkDrawing; scale: Scale }) {

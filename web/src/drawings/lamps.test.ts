@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { LightDrawing, WorkDrawing } from '../api/types';
-import { acrossIn, crowded, lampsWindow, movedIn, type Seen, upIn } from './lamps';
+import { acrossIn, crowded, lampsWindow, middleOf, movedIn, type Seen, upIn } from './lamps';
 
 const VIEWS: Seen[] = ['above', 'seat', 'side'];
 const lamp = { x: -420, y: 380, z: 910 };
@@ -54,5 +54,16 @@ describe('lamps in a drawing', () => {
     expect([...crowded(apart)]).toEqual([]);
     const close = [...apart, { index: 2, x: 150, y: 90 }, { index: 3, x: 160, y: 300 }];
     expect([...crowded(close)]).toEqual([2]);
+  });
+
+  it('stand about the middle of the zone, tipped or flat, and of nothing at its origin', () => {
+    const tipped = [
+      { x: -210, y: 0, z: 0 },
+      { x: 210, y: 0, z: 0 },
+      { x: 210, y: 300, z: 80 },
+      { x: -210, y: 300, z: 80 },
+    ];
+    expect(middleOf(tipped)).toEqual({ x: 0, y: 150, z: 40 });
+    expect(middleOf([])).toEqual({ x: 0, y: 0, z: 0 });
   });
 });

@@ -66,3 +66,10 @@ export function crowded(spots: readonly { index: number; x: number; y: number }[
   });
   return under;
 }
+
+/** The middle of the zone, about which the lamps stand. */
+export function middleOf(surface: readonly Point[]): Point {
+  const count = Math.max(1, surface.length);
+  const mean = (axis: 'x' | 'y' | 'z') => surface.reduce((sum, one) => sum + one[axis], 0) / count;
+  return { x: mean('x'), y: mean('y'), z: mean('z') };
+}

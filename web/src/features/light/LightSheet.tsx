@@ -6,7 +6,7 @@ import { placeOf, type Way } from '../../domain/dome';
 import { withValue } from '../../domain/plan';
 import { Dome } from '../../drawings/Dome';
 import { LampView } from '../../drawings/LampViews';
-import type { Moved } from '../../drawings/lamps';
+import { type Moved, middleOf } from '../../drawings/lamps';
 import { AnswerLine } from '../../ui/AnswerLine';
 import { FigureList } from '../../ui/FigureList';
 import { LensPicture } from '../../ui/LensPicture';
@@ -71,13 +71,6 @@ function ByWindow({ light }: { light: LightDrawing }) {
       </div>
     </div>
   );
-}
-
-/** The middle of the zone, about which the dome is drawn. */
-function middleOf(surface: readonly { x: number; y: number; z: number }[]) {
-  const count = Math.max(1, surface.length);
-  const mean = (axis: 'x' | 'y' | 'z') => surface.reduce((sum, one) => sum + one[axis], 0) / count;
-  return { x: mean('x'), y: mean('y'), z: mean('z') };
 }
 
 const round = (mm: number) => Math.round(mm * 10) / 10;
