@@ -146,22 +146,26 @@ export const compareGear = (plan: Plan, owned: Owned): Promise<Comparison> =>
 export const compareSupports = (plan: Plan, owned: Owned): Promise<SupportComparison> =>
   answer(client.POST('/api/compare-supports', { body: { plan, camera: 0, ...ownedBody(owned) } }));
 
-export const getDome = (plan: Plan, lamp: number, draft: boolean): Promise<DomeReply> =>
-  answer(client.POST('/api/dome', { body: { plan, camera: 0, lamp, draft } }));
+export const getDome = (
+  plan: Plan,
+  camera: number,
+  lamp: number,
+  draft: boolean,
+): Promise<DomeReply> => answer(client.POST('/api/dome', { body: { plan, camera, lamp, draft } }));
 
 export const getLightMap = (
   plan: Plan,
+  camera: number,
   of: LightMap['of'],
   pose: number | null,
-): Promise<LightMap> =>
-  answer(client.POST('/api/light-map', { body: { plan, camera: 0, of, pose } }));
+): Promise<LightMap> => answer(client.POST('/api/light-map', { body: { plan, camera, of, pose } }));
 
 export const getLayouts = (plan: Plan, owned: Owned): Promise<Layout[]> =>
   answer(client.POST('/api/light-layouts', { body: { plan, camera: 0, ...ownedBody(owned) } }));
 
-export const compareGlare = (plan: Plan): Promise<GlareComparison | null> =>
+export const compareGlare = (plan: Plan, camera: number): Promise<GlareComparison | null> =>
   answer(
-    client.POST('/api/compare-glare', { body: { plan, camera: 0, ...ownedBody(NOTHING_OWNED) } }),
+    client.POST('/api/compare-glare', { body: { plan, camera, ...ownedBody(NOTHING_OWNED) } }),
   );
 
 /** Places the lamps; tells each step of the work, and gives it up when the signal says so. */
@@ -183,13 +187,14 @@ export async function placeLamps(
 
 export const getPicture = async (
   plan: Plan,
+  camera: number,
   widthPx: number,
   quality: 'draft' | 'fine',
   pose: number,
 ): Promise<Blob> =>
   (await answer(
     client.POST('/api/picture', {
-      body: { plan, camera: 0, width_px: widthPx, quality, pose },
+      body: { plan, camera, width_px: widthPx, quality, pose },
       parseAs: 'blob',
     }),
   )) as unknown as Blob;

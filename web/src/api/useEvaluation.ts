@@ -1,4 +1,5 @@
 /** The evaluation of the plan shown. */
+import { replaceEqualDeep } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Evaluating } from './evaluating';
 import { evaluatePlan, NOTHING_OWNED, type Owned } from './requests';
@@ -18,7 +19,8 @@ interface Asked {
 
 /**
  * Evaluates `plan` whenever it changes: the figures at once, then what would mend the troubles. While
- * `dragging`, mends are left out.
+ * `dragging`, mends are left out. What is the same in two answers stays the same object, so that only
+ * what changed is drawn anew.
  */
 export function useEvaluation(plan: Plan | null, owned: Owned, dragging: boolean): Evaluated {
   const [state, setState] = useState<Evaluated>({
@@ -30,7 +32,8 @@ export function useEvaluation(plan: Plan | null, owned: Owned, dragging: boolean
   evaluating.current ??= new Evaluating(
     (asked, mends, signal) =>
       evaluatePlan(asked.plan, mends ? asked.owned : NOTHING_OWNED, mends, signal),
-    ({ answer, ...rest }) => setState({ evaluation: answer, ...rest }),
+    ({ answer, ...rest }) =>
+      setState((before) => ({ evaluation: replaceEqualDeep(before.evaluation, answer), ...rest })),
   );
 
   useEffect(() => () => evaluating.current?.stop(), []);

@@ -5,6 +5,7 @@ import type { Plan } from './types';
 
 interface Job {
   plan: Plan;
+  camera: number;
   quality: 'draft' | 'fine';
   pose: number;
 }
@@ -24,12 +25,21 @@ export interface Pictures {
 const differ = (one: Plan, other: Plan): boolean =>
   one !== other && JSON.stringify(one) !== JSON.stringify(other);
 
+/** Whether two pictures show the same pose to the same camera. */
+const alike = (one: Job, other: Job): boolean =>
+  one.pose === other.pose && one.camera === other.camera;
+
 const NONE: Pictures = { now: null, before: null };
 
 /** `plan` null asks for none. */
 export function usePicture(
   plan: Plan | null,
-  { widthPx, quality, pose }: { widthPx: number; quality: 'draft' | 'fine'; pose: number },
+  {
+    camera,
+    widthPx,
+    quality,
+    pose,
+  }: { camera: number; widthPx: number; quality: 'draft' | 'fine'; pose: number },
 ): Pictures {
   const [pictures, setPictures] = useState<Pictures>(NONE);
   const wanted = useRef<Job | null>(null);
@@ -53,9 +63,9 @@ export function usePicture(
     const show = (next: Shown | null): void => {
       const last = shown.current;
       const keeps = last?.quality === 'fine' && next !== null && differ(last.plan, next.plan);
-      if (keeps || (kept.current && kept.current.pose !== next?.pose)) {
+      if (keeps || (kept.current && !(next && alike(kept.current, next)))) {
         if (kept.current) URL.revokeObjectURL(kept.current.address);
-        kept.current = keeps && last?.pose === next?.pose ? last : null;
+        kept.current = keeps && alike(last, next) ? last : null;
       }
       if (last && kept.current !== last) URL.revokeObjectURL(last.address);
       shown.current = next;
@@ -66,7 +76,7 @@ export function usePicture(
       show(null);
       return;
     }
-    wanted.current = { plan, quality, pose };
+    wanted.current = { plan, camera, quality, pose };
     if (running.current) return;
     const run = async (): Promise<void> => {
       running.current = true;
@@ -74,7 +84,7 @@ export function usePicture(
         const job = wanted.current;
         wanted.current = null;
         try {
-          const blob = await getPicture(job.plan, widthPx, job.quality, job.pose);
+          const blob = await getPicture(job.plan, job.camera, widthPx, job.quality, job.pose);
           if (!gone.current) show({ ...job, address: URL.createObjectURL(blob) });
         } catch {
           // The evaluation says what is wrong; the picture waits for the next change.
@@ -83,7 +93,7 @@ export function usePicture(
       running.current = false;
     };
     void run();
-  }, [plan, widthPx, quality, pose]);
+  }, [plan, camera, widthPx, quality, pose]);
 
   return pictures;
 }

@@ -1,5 +1,5 @@
 /** A map of the zone: ink washes with lines and figures in stops; gloss is hatched. */
-import { useId } from 'react';
+import { memo, useId } from 'react';
 import { bandsOf, stepsBetween } from './contours';
 import classes from './drawings.module.css';
 import { Sized } from './Sized';
@@ -21,9 +21,9 @@ const NAMES = {
   gloss: 'Where the zone mirrors a lamp into the lens',
 };
 
-export function ZoneMap(props: ZoneMapProps) {
+export const ZoneMap = memo(function ZoneMap(props: ZoneMapProps) {
   return <Sized label={NAMES[props.of]}>{(size) => <Washes {...props} size={size} />}</Sized>;
-}
+});
 
 const words = (of: ZoneMapProps['of'], stops: number): string =>
   of === 'shadow'

@@ -1,12 +1,13 @@
 /** One step of one plan: bar, ladder, sheet, margin notes. */
 import { Button, Loader } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { getCupboard, getShapes, type Owned } from '../api/requests';
 import type { Change, Cupboard, Plan, Verdict } from '../api/types';
 import { useEvaluation } from '../api/useEvaluation';
 import { type PlanOnSheet, usePlanSheet } from '../api/usePlanSheet';
+import { namesById } from '../domain/cameras';
 import { withChanges, withValue } from '../domain/plan';
 import { STEPS, type StepId } from '../domain/steps';
 import { CardSheet } from '../features/card/CardSheet';
@@ -71,6 +72,8 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
     document.title = plan ? `${plan.title} · Steeple` : 'Steeple';
   }, [plan]);
 
+  const steps = evaluation?.steps;
+  const verdicts = useMemo(() => verdictsOf(steps ?? []), [steps]);
   const tools = useMemo<SheetTools | null>(
     () =>
       plan && evaluation
@@ -97,7 +100,7 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
       <SheetBar sheet={sheet} plan={plan} planId={planId} onHelp={() => setHelping(true)} />
       <KeysHelp opened={helping} onClose={() => setHelping(false)} />
       <div className={`${classes.columns} ${stepId === 'card' ? classes.noMargin : ''}`}>
-        <Ladder planId={planId} verdicts={verdictsOf(evaluation?.steps ?? [])} />
+        <Ladder planId={planId} verdicts={verdicts} />
         <main className={classes.sheet}>
           <Notices sheet={sheet} trouble={trouble} />
           {tools ? (
@@ -124,6 +127,7 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
           <div className={classes.margin} data-noprint>
             <MarginNotes
               findings={tools.evaluation.findings.filter((one) => one.step === stepId)}
+              cameras={namesById(tools.plan.cameras)}
               cautions={tools.evaluation.cautions.filter((one) => one.step === stepId)}
               mendsTried={tools.evaluation.mends_tried}
               trying={working && !tools.evaluation.mends_tried && !sheet.dragging}
@@ -163,7 +167,7 @@ function SheetBar({
     <Bar
       tools={
         <>
-          <SavingWords sheet={sheet} />
+          <SavingWords saving={sheet.saving} />
           <BarTool
             label={undo ? `Undo: ${undo}` : 'Nothing to undo'}
             disabled={!undo}
@@ -197,8 +201,7 @@ function SheetBar({
   );
 }
 
-function SavingWords({ sheet }: { sheet: PlanOnSheet }) {
-  const { saving } = sheet;
+const SavingWords = memo(function SavingWords({ saving }: { saving: PlanOnSheet['saving'] }) {
   if (saving.state === 'waiting') {
     return <output className={classes.unsaved}>Not saved yet</output>;
   }
@@ -207,7 +210,7 @@ function SavingWords({ sheet }: { sheet: PlanOnSheet }) {
     ? `Saved ${time.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`
     : 'Saving';
   return <output className={classes.saved}>{words}</output>;
-}
+});
 
 function Notices({ sheet, trouble }: { sheet: PlanOnSheet; trouble: string | null }) {
   const navigate = useNavigate();

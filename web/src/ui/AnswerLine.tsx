@@ -2,13 +2,15 @@
 import { fieldAt } from '../domain/fields';
 import classes from './AnswerLine.module.css';
 import { FigureDoor } from './FigureDoor';
-import { PlanField } from './PlanField';
 import { type Door, Sentence } from './Sentence';
 import { figureOf, useSheet } from './sheet';
 
-export function AnswerLine({ step }: { step: string }) {
+/** Of several cameras, the answer for one; without `camera` for the first. */
+export function AnswerLine({ step, camera = 0 }: { step: string; camera?: number }) {
   const { evaluation } = useSheet();
-  const answer = evaluation.answers.find((one) => one.step === step);
+  const answers = evaluation.answers.filter((one) => one.step === step);
+  const about = evaluation.cameras[camera]?.id;
+  const answer = answers.find((one) => one.about === about) ?? answers[0];
   if (!answer) return null;
   const door = ({ figure: key, field: pointer }: Door, words: string) => {
     const { figure, working } = figureOf(evaluation, key);
@@ -20,7 +22,7 @@ export function AnswerLine({ step }: { step: string }) {
         figure={figure}
         working={working}
         label={figure?.title ?? field?.label ?? ''}
-        field={pointer && field ? <PlanField pointer={pointer} autoFocus /> : null}
+        pointer={field ? pointer : null}
       />
     );
   };

@@ -1,6 +1,8 @@
 /** A choice from few, with the same look as a typed figure. */
 import { NativeSelect } from '@mantine/core';
+import { memo } from 'react';
 import classes from './FigureField.module.css';
+import { useSteady } from './steady';
 
 interface Props {
   label: string;
@@ -11,7 +13,18 @@ interface Props {
   onChange: (value: string) => void;
 }
 
-export function ChoiceField({ label, value, choices, explain, wide = false, onChange }: Props) {
+export function ChoiceField({ onChange, ...rest }: Props) {
+  return <Drawn {...rest} onChange={useSteady(onChange)} />;
+}
+
+const Drawn = memo(function Drawn({
+  label,
+  value,
+  choices,
+  explain,
+  wide = false,
+  onChange,
+}: Props) {
   return (
     <div className={classes.field} style={{ width: wide ? '12.4rem' : '9.8rem' }}>
       <NativeSelect
@@ -24,4 +37,4 @@ export function ChoiceField({ label, value, choices, explain, wide = false, onCh
       <div className={classes.more}>{explain}</div>
     </div>
   );
-}
+});

@@ -1,4 +1,5 @@
 /** Inputs that belong together, folded away until they are wanted; their state in a few words. */
+import { useState } from 'react';
 import classes from './FieldGroup.module.css';
 import sheet from './SheetLayout.module.css';
 
@@ -10,12 +11,17 @@ interface Props {
 }
 
 export function FieldGroup({ title, words, open = false, children }: Props) {
+  const [opened, setOpened] = useState(open);
   return (
-    <details className={classes.group} open={open || undefined}>
+    <details
+      className={classes.group}
+      open={open || undefined}
+      onToggle={(event) => setOpened((was) => was || event.currentTarget.open)}
+    >
       <summary>
         <b>{title}</b> <span>{words}</span>
       </summary>
-      <div className={`${sheet.inputs} ${classes.inside}`}>{children}</div>
+      <div className={`${sheet.inputs} ${classes.inside}`}>{opened ? children : null}</div>
     </details>
   );
 }

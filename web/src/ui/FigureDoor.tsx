@@ -1,19 +1,27 @@
 /** A figure in a sentence: click it to change it where it can be changed, and to see its working. */
 import { Popover, UnstyledButton } from '@mantine/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { Figure, Working } from '../api/types';
 import classes from './FigureDoor.module.css';
+import { PlanField } from './PlanField';
 import { WorkingView } from './WorkingView';
 
 interface Props {
   words: string;
   figure: Figure | undefined;
   working: Working | undefined;
-  field: React.ReactNode;
+  /** The field by which it is changed; null where it is none. */
+  pointer: string | null;
   label: string;
 }
 
-export function FigureDoor({ words, figure, working, field, label }: Props) {
+export const FigureDoor = memo(function FigureDoor({
+  words,
+  figure,
+  working,
+  pointer,
+  label,
+}: Props) {
   const [open, setOpen] = useState(false);
   return (
     <Popover opened={open} onChange={setOpen} position="bottom-start" width="auto">
@@ -29,9 +37,9 @@ export function FigureDoor({ words, figure, working, field, label }: Props) {
         </UnstyledButton>
       </Popover.Target>
       <Popover.Dropdown className={classes.dropdown}>
-        {field}
+        {pointer ? <PlanField pointer={pointer} autoFocus /> : null}
         {figure && working ? <WorkingView figure={figure} working={working} /> : null}
       </Popover.Dropdown>
     </Popover>
   );
-}
+});

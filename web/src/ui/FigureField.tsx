@@ -1,6 +1,6 @@
 /** One figure of the plan, typed where it is seen. Draft text is kept apart from what is stored. */
 import { TextInput, UnstyledButton } from '@mantine/core';
-import { useEffect, useId, useState } from 'react';
+import { memo, useEffect, useId, useState } from 'react';
 import type { Assumption, Problem } from '../api/types';
 import { type FieldInfo, fieldText, readField } from '../domain/fields';
 import { inSystem, quantityWords } from '../domain/units';
@@ -15,7 +15,13 @@ interface Props {
   autoFocus?: boolean;
 }
 
-export function FigureField({ field, value, assumption, onCommit, autoFocus = false }: Props) {
+export const FigureField = memo(function FigureField({
+  field,
+  value,
+  assumption,
+  onCommit,
+  autoFocus = false,
+}: Props) {
   const { system } = useUnits();
   const id = useId();
   const stored = fieldText(field.kind, value, system);
@@ -108,4 +114,4 @@ export function FigureField({ field, value, assumption, onCommit, autoFocus = fa
       </div>
     </div>
   );
-}
+});

@@ -6,10 +6,10 @@ import classes from './FigureList.module.css';
 import { useSheet } from './sheet';
 import { useUnits } from './units';
 
-export function FigureList({ begins }: { begins: string }) {
+export function FigureList({ begins, camera: index = 0 }: { begins: string; camera?: number }) {
   const { evaluation } = useSheet();
   const { system } = useUnits();
-  const camera = evaluation.cameras[0];
+  const camera = evaluation.cameras[index];
   const figures = camera?.figures.filter((one) => one.key.startsWith(begins)) ?? [];
   if (!camera || !figures.length) return null;
   return (
@@ -22,7 +22,7 @@ export function FigureList({ begins }: { begins: string }) {
               words={quantityWords(figure.quantity, system)}
               figure={figure}
               working={camera.working.find((one) => one.figure === figure.key)}
-              field={null}
+              pointer={null}
               label={figure.title}
             />
           </li>

@@ -1,4 +1,5 @@
 /** The steps, one above the other, each with its verdict. */
+import { memo } from 'react';
 import { NavLink } from 'react-router';
 import type { Verdict } from '../api/types';
 import { STEPS } from '../domain/steps';
@@ -10,7 +11,7 @@ interface Props {
   verdicts: Partial<Record<string, Verdict>>;
 }
 
-export function Ladder({ planId, verdicts }: Props) {
+export const Ladder = memo(function Ladder({ planId, verdicts }: Props) {
   return (
     <nav className={classes.ladder} aria-label="Steps" data-noprint>
       {STEPS.map((step) => {
@@ -29,4 +30,4 @@ export function Ladder({ planId, verdicts }: Props) {
       })}
     </nav>
   );
-}
+});

@@ -23,17 +23,20 @@ const POSES = [
 
 interface Props {
   className?: string;
+  /** Which camera of the plan; the first where nothing is said. */
+  camera?: number;
   /** Told to whoever draws the same pose. */
   onPose?: (pose: number) => void;
 }
 
-export function LensPicture({ className, onPose }: Props) {
+export function LensPicture({ className, camera = 0, onPose }: Props) {
   const { plan, evaluation, dragging } = useSheet();
   const [pose, setPose] = useState(4);
   const [saving, setSaving] = useState<string | null>(null);
-  const forms = evaluation.cameras[0]?.drawing?.rim != null;
+  const forms = evaluation.cameras[camera]?.drawing?.rim != null;
   const [back, setBack] = useState(false);
   const { now, before } = usePicture(forms ? plan : null, {
+    camera,
     widthPx: DRAFT_PX,
     quality: dragging ? 'draft' : 'fine',
     pose,
@@ -44,7 +47,7 @@ export function LensPicture({ className, onPose }: Props) {
   const save = async (): Promise<void> => {
     setSaving('Drawing it large');
     try {
-      const blob = await getPicture(plan, FINE_PX, 'fine', pose);
+      const blob = await getPicture(plan, camera, FINE_PX, 'fine', pose);
       const link = document.createElement('a');
       link.href = URL.createObjectURL(blob);
       link.download = `${plan.title.slice(0, 60)}, as the lens sees it.png`;

@@ -1,12 +1,16 @@
 /** Findings beside the drawing, like notes on a workshop sketch: numbered, with tried mends. */
 import { UnstyledButton } from '@mantine/core';
+import { memo } from 'react';
 import type { Caution, Finding, Fix } from '../api/types';
 import classes from './MarginNotes.module.css';
 import { Sentence } from './Sentence';
+import { useSteady } from './steady';
 import { VerdictMark } from './VerdictMark';
 
 interface Props {
   findings: readonly Finding[];
+  /** Names of the cameras by their ids, where there are several. */
+  cameras: ReadonlyMap<string, string>;
   cautions: readonly Caution[];
   mendsTried: boolean;
   /** Whether mends are being tried now. */
@@ -21,8 +25,9 @@ export function speaking(findings: readonly Finding[]): Finding[] {
   return findings.filter((finding) => SPEAKING.includes(finding.verdict));
 }
 
-export function MarginNotes({ findings, cautions, mendsTried, trying, onMend }: Props) {
+export function MarginNotes({ findings, cameras, cautions, mendsTried, trying, onMend }: Props) {
   const notes = speaking(findings);
+  const mend = useSteady(onMend);
   const quiet = findings.filter((finding) => finding.verdict === 'holds');
   return (
     <section aria-label="Margin notes" className={classes.notes}>
@@ -31,9 +36,10 @@ export function MarginNotes({ findings, cautions, mendsTried, trying, onMend }: 
           key={`${finding.code}-${finding.about}`}
           number={index + 1}
           finding={finding}
+          camera={cameras.get(finding.about) ?? null}
           mendsTried={mendsTried}
           trying={trying}
-          onMend={onMend}
+          onMend={mend}
         />
       ))}
       {cautions.map((caution) => (
@@ -48,10 +54,11 @@ export function MarginNotes({ findings, cautions, mendsTried, trying, onMend }: 
           </summary>
           <ul>
             {quiet.map((finding) => (
-              <li key={finding.code}>
+              <li key={`${finding.code}-${finding.about}`}>
                 <VerdictMark verdict="holds" />
                 <span>
                   <Sentence pieces={finding.title} />
+                  {cameras.has(finding.about) ? ` (${cameras.get(finding.about)} camera)` : null}
                 </span>
               </li>
             ))}
@@ -65,13 +72,22 @@ export function MarginNotes({ findings, cautions, mendsTried, trying, onMend }: 
 interface NoteProps {
   number: number;
   finding: Finding;
+  /** The camera that it is about, where there are several. */
+  camera: string | null;
   mendsTried: boolean;
   /** Whether mends are being tried now. */
   trying: boolean;
   onMend: (fix: Fix) => void;
 }
 
-function Note({ number, finding, mendsTried, trying, onMend }: NoteProps) {
+const Note = memo(function Note({
+  number,
+  finding,
+  camera,
+  mendsTried,
+  trying,
+  onMend,
+}: NoteProps) {
   const [first] = finding.fixes;
   return (
     <article
@@ -92,6 +108,7 @@ function Note({ number, finding, mendsTried, trying, onMend }: NoteProps) {
         </h3>
         <p className={classes.word} data-verdict={finding.verdict}>
           {finding.verdict}
+          {camera ? ` · ${camera} camera` : null}
         </p>
         {finding.reason.length ? (
           <p className={classes.reason}>
@@ -127,4 +144,4 @@ function Note({ number, finding, mendsTried, trying, onMend }: NoteProps) {
       </div>
     </article>
   );
-}
+});

@@ -3,6 +3,7 @@ import { fieldAt } from '../domain/fields';
 import { valueAt } from '../domain/plan';
 import { FigureField } from './FigureField';
 import { assumptionOf, useSheet } from './sheet';
+import { useSteady } from './steady';
 
 export function PlanField({
   pointer,
@@ -13,6 +14,7 @@ export function PlanField({
 }) {
   const { plan, evaluation, set } = useSheet();
   const field = fieldAt(pointer);
+  const commit = useSteady((value: unknown) => set(pointer, value));
   if (!field) return null;
   return (
     <FigureField
@@ -20,7 +22,7 @@ export function PlanField({
       value={valueAt(plan, pointer) ?? null}
       assumption={assumptionOf(evaluation, pointer)}
       autoFocus={autoFocus}
-      onCommit={(value) => set(pointer, value)}
+      onCommit={commit}
     />
   );
 }

@@ -104,7 +104,8 @@ class Rule:
 
     ``judge`` returns None where the rule has nothing to judge. ``propose`` is asked only when the
     verdict is not ``holds``. ``moves`` says whether every move of the camera is worth a try too,
-    before or after the proposals of the rule's own.
+    before or after the proposals of the rule's own. ``whole_plan`` says that it is the same for every
+    camera, and is said once.
     """
 
     code: str
@@ -116,6 +117,11 @@ class Rule:
     judge: Callable[[Scene], Said | None]
     propose: Callable[[Scene], Iterable[Proposal]] = no_proposals
     moves: Literal["before", "after"] | None = None
+    whole_plan: bool = False
+
+    def about(self, scene: Scene) -> str:
+        """Id of the camera that the rule judges in a scene; empty for the plan as a whole."""
+        return "" if self.whole_plan or self.step not in OF_A_CAMERA else scene.about
 
     def finding(self, scene: Scene) -> Finding | None:
         """The verdict of this rule on a scene, without fixes."""
@@ -124,7 +130,7 @@ class Rule:
             return None
         return Finding(
             code=self.code,
-            about=scene.about if self.step in OF_A_CAMERA else "",
+            about=self.about(scene),
             step=self.step,
             verdict=said.verdict,
             title=said.title,

@@ -19,6 +19,7 @@ def judge_scene(scene: Scene, *, steps: Sequence[Step] = STEPS) -> tuple[Finding
 def judge(scenes: Sequence[Scene], *, steps: Sequence[Step] = STEPS) -> tuple[Finding, ...]:
     """Every finding on a plan; what concerns the whole plan is said once."""
     findings: list[Finding] = []
-    for position, scene in enumerate(scenes):
-        findings += [one for one in judge_scene(scene, steps=steps) if position == 0 or one.about]
+    for scene in scenes:
+        said = {one.code for one in findings if not one.about}
+        findings += [one for one in judge_scene(scene, steps=steps) if one.code not in said]
     return tuple(findings)

@@ -9,7 +9,6 @@ from functools import cached_property
 from steeple.core.errors import SteepleError
 from steeple.core.findings.finding import (
     GRAVITY,
-    OF_A_CAMERA,
     STEPS,
     Finding,
     Fix,
@@ -43,8 +42,7 @@ def _proposals(
         moves: tuple[Proposal, ...] | None = None
         asked: set[Callable[[Scene], Iterable[Proposal]]] = set()
         for rule in RULES:
-            about = scene.about if rule.step in OF_A_CAMERA else ""
-            if (rule.code, about) not in troubled or (rule.step == "light") != of_light:
+            if (rule.code, rule.about(scene)) not in troubled or (rule.step == "light") != of_light:
                 continue
             own = rule.propose(scene) if rule.propose not in asked else ()
             asked.add(rule.propose)

@@ -1,11 +1,11 @@
 /** How the support is set up: what a tape, a scale and a hand decide about it. */
-import { Checkbox } from '@mantine/core';
 import type { HoldDrawing } from '../../api/types';
 import { clockWords, HOURS } from '../../domain/clock';
 import { ChoiceField } from '../../ui/ChoiceField';
 import { PlanField } from '../../ui/PlanField';
 import sheet from '../../ui/SheetLayout.module.css';
 import { useSheet } from '../../ui/sheet';
+import { Tick } from '../../ui/Tick';
 import classes from './hold.module.css';
 import { letGo } from './placing';
 
@@ -63,11 +63,11 @@ export function SettingUp({ hold }: { hold: HoldDrawing | null }) {
         </>
       ) : null}
       {placed.gear.rated_load_g === null ? <PlanField pointer={`${at}/gear/rated_load_g`} /> : null}
-      <Checkbox
+      <Tick
         className={classes.tether}
         label="second fixing tied"
         checked={placed.tether ?? false}
-        onChange={(event) => void set(`${at}/tether`, event.currentTarget.checked)}
+        onChange={(tied) => void set(`${at}/tether`, tied)}
       />
       <button type="button" className={classes.letGo} onClick={() => void change(letGo(plan))}>
         choose another

@@ -1,9 +1,10 @@
 /** Bounce cards, flags and diffusers of the plan, and one more from the cupboard. */
-import { Button, UnstyledButton } from '@mantine/core';
+import { UnstyledButton } from '@mantine/core';
 import type { LightCard, PlacedCard } from '../../api/types';
 import entries from '../../ui/Entries.module.css';
 import { PlanField } from '../../ui/PlanField';
 import { useSheet } from '../../ui/sheet';
+import { TakeOne } from '../../ui/TakeOne';
 import { useEntries } from '../../ui/useEntries';
 import classes from './light.module.css';
 
@@ -50,19 +51,11 @@ export function Cards() {
         </fieldset>
       ))}
       {cupboard.cards.length && plan.cards.length < LIMIT ? (
-        <div className={classes.take}>
-          <span>A card, flag or diffuser:</span>
-          {cupboard.cards.map((one) => (
-            <Button
-              key={one.id}
-              variant="default"
-              size="compact-sm"
-              onClick={() => add(placed(fresh(), one.gear, one.id))}
-            >
-              {one.gear.name}
-            </Button>
-          ))}
-        </div>
+        <TakeOne
+          says="A card, flag or diffuser:"
+          things={cupboard.cards}
+          onTake={(one) => add(placed(fresh(), one.gear, one.id))}
+        />
       ) : null}
     </div>
   );

@@ -12,9 +12,9 @@ import classes from './light.module.css';
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 const stops = (value: number) => (value < 0.05 ? '' : `${value.toFixed(1)} stops`);
 
-export function GlareWays() {
+export function GlareWays({ camera }: { camera: number }) {
   const { plan, change } = useSheet();
-  const run = useMutation({ mutationFn: (now: Plan) => compareGlare(now) });
+  const run = useMutation({ mutationFn: (now: Plan) => compareGlare(now, camera) });
   const found = run.data;
   return (
     <details

@@ -1,11 +1,13 @@
 /** The lamps of the plan, each with what a hand sets on it; and one more from the cupboard. */
-import { Button, Checkbox, UnstyledButton } from '@mantine/core';
+import { UnstyledButton } from '@mantine/core';
 import type { Fixture, Light } from '../../api/types';
 import { lengthWords } from '../../domain/units';
 import { ChoiceField } from '../../ui/ChoiceField';
 import entries from '../../ui/Entries.module.css';
 import { PlanField } from '../../ui/PlanField';
 import { useSheet } from '../../ui/sheet';
+import { TakeOne } from '../../ui/TakeOne';
+import { Tick } from '../../ui/Tick';
 import { useUnits } from '../../ui/units';
 import { useEntries } from '../../ui/useEntries';
 import classes from './light.module.css';
@@ -36,11 +38,11 @@ export function newLight(id: string, fixture: Fixture, fixtureId: string | null)
   };
 }
 
-export function Lamps() {
+export function Lamps({ camera }: { camera: number }) {
   const { plan, evaluation } = useSheet();
   const { system } = useUnits();
   const { put, remove } = useEntries<Light>('/lights');
-  const drawn = evaluation.cameras[0]?.light?.lamps ?? [];
+  const drawn = evaluation.cameras[camera]?.light?.lamps ?? [];
   return (
     <div>
       {plan.lights.map((light, index) => {
@@ -72,12 +74,12 @@ export function Lamps() {
             {settable ? <PlanField pointer={`/lights/${index}/cct_k`} /> : null}
             <PlanField pointer={`/lights/${index}/stand_lowest_mm`} />
             <PlanField pointer={`/lights/${index}/stand_highest_mm`} />
-            <Checkbox
+            <Tick
               className={classes.lit}
               label="lit"
-              aria-label={`${light.fixture.name} is lit`}
+              name={`${light.fixture.name} is lit`}
               checked={light.lit}
-              onChange={(event) => void put(index, { lit: event.currentTarget.checked })}
+              onChange={(lit) => void put(index, { lit })}
             />
             <UnstyledButton
               className={entries.remove}
@@ -108,21 +110,13 @@ export function TakeLamp() {
     }
   };
   return (
-    <div className={classes.take}>
-      <span>One more from the cupboard:</span>
-      {cupboard.fixtures.map((one) => (
-        <Button
-          key={one.id}
-          variant="default"
-          size="compact-sm"
-          onClick={() => {
-            const light = newLight(fresh(), one.gear, one.id);
-            add(plan.lights.length ? { ...light, role: 'fill' } : light);
-          }}
-        >
-          {one.gear.name}
-        </Button>
-      ))}
-    </div>
+    <TakeOne
+      says="One more from the cupboard:"
+      things={cupboard.fixtures}
+      onTake={(one) => {
+        const light = newLight(fresh(), one.gear, one.id);
+        add(plan.lights.length ? { ...light, role: 'fill' } : light);
+      }}
+    />
   );
 }

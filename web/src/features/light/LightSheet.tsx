@@ -1,5 +1,5 @@
 /** Light: where the lamps stand so that hands, head and camera throw no shadow and nothing glares. */
-import { Button, SegmentedControl } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import type { Finding, LightDrawing, Plan } from '../../api/types';
 import { placeOf, type Way } from '../../domain/dome';
@@ -8,8 +8,10 @@ import { Dome } from '../../drawings/Dome';
 import { LampView } from '../../drawings/LampViews';
 import { type Moved, middleOf } from '../../drawings/lamps';
 import { AnswerLine } from '../../ui/AnswerLine';
+import { CameraChoice } from '../../ui/CameraChoice';
 import { FigureList } from '../../ui/FigureList';
 import { LensPicture } from '../../ui/LensPicture';
+import { Segments } from '../../ui/Segments';
 import { Sentence } from '../../ui/Sentence';
 import sheet from '../../ui/SheetLayout.module.css';
 import { useSheet } from '../../ui/sheet';
@@ -26,24 +28,29 @@ import { Windows } from './Windows';
 
 export function LightSheet({ findings: _findings }: { findings: readonly Finding[] }) {
   const { plan, evaluation } = useSheet();
-  const light = evaluation.cameras[0]?.light ?? null;
+  const [wanted, setWanted] = useState(0);
+  const camera = Math.min(wanted, Math.max(0, evaluation.cameras.length - 1));
+  const light = evaluation.cameras[camera]?.light ?? null;
   return (
     <>
-      <AnswerLine step="light" />
+      <AnswerLine step="light" camera={camera} />
+      <CameraChoice chosen={camera} onChoose={setWanted} />
       {light && plan.lights.length ? (
-        <Drawings light={light} />
+        <Drawings light={light} camera={camera} />
       ) : light ? (
-        <ByWindow light={light} />
+        <ByWindow light={light} camera={camera} />
       ) : (
         <Empty />
       )}
       <PlaceThem />
-      <Lamps />
+      <Lamps camera={camera} />
       <TakeLamp />
       {plan.lights.length ? <Cards /> : null}
       <Windows steps={light?.daylight ?? []} />
-      {light ? <FigureList begins="light." /> : null}
-      {light?.lamps.some((one) => one.glare > 0) ? <GlareWays /> : null}
+      {light ? <FigureList begins="light." camera={camera} /> : null}
+      {light?.lamps.some((one) => one.glare > 0) ? (
+        <GlareWays key={camera} camera={camera} />
+      ) : null}
       <Schools />
     </>
   );
@@ -59,15 +66,20 @@ function Empty() {
 }
 
 /** Before there is a lamp, with a window: what the lens sees by it, and the maps. */
-function ByWindow({ light }: { light: LightDrawing }) {
+interface Shown {
+  light: LightDrawing;
+  camera: number;
+}
+
+function ByWindow({ light, camera }: Shown) {
   const [pose, setPose] = useState(4);
   return (
     <div className={classes.views}>
       <div className={classes.left}>
-        <LensPicture onPose={setPose} />
+        <LensPicture camera={camera} onPose={setPose} />
       </div>
       <div className={classes.beside}>
-        <Maps light={light} pose={pose} />
+        <Maps light={light} camera={camera} pose={pose} />
       </div>
     </div>
   );
@@ -75,13 +87,13 @@ function ByWindow({ light }: { light: LightDrawing }) {
 
 const round = (mm: number) => Math.round(mm * 10) / 10;
 
-function Drawings({ light }: { light: LightDrawing }) {
+function Drawings({ light, camera }: Shown) {
   const { plan, evaluation, drag, commit, change } = useSheet();
   const [wanted, setWanted] = useState(0);
   const [pose, setPose] = useState(4);
   const chosen = Math.min(wanted, plan.lights.length - 1);
   const lamp = light.lamps[chosen];
-  const { reply } = useDome(chosen, lamp?.distance_mm ?? 0);
+  const { reply } = useDome(camera, chosen, lamp?.distance_mm ?? 0);
   const middle = middleOf(evaluation.work.surface);
   const moved = (now: Plan, index: number, way: Way): Plan => {
     const distance = light.lamps[index]?.distance_mm ?? 1000;
@@ -121,12 +133,13 @@ function Drawings({ light }: { light: LightDrawing }) {
           )}
         </div>
         <div className={classes.beside}>
-          <LensPicture onPose={setPose} />
-          <Maps light={light} pose={pose} />
+          <LensPicture camera={camera} onPose={setPose} />
+          <Maps light={light} camera={camera} pose={pose} />
         </div>
       </div>
       <Places
         light={light}
+        camera={camera}
         chosen={chosen}
         onChoose={setWanted}
         onDrag={(index, place) => drag(putAt(plan, index, standing(light, index, place)))}
@@ -159,6 +172,7 @@ const ELEVATIONS = [
 
 /** The lamps as they stand, from above and from where one looks at them. */
 function Places(props: {
+  camera: number;
   light: LightDrawing;
   chosen: number;
   onChoose: (index: number) => void;
@@ -168,7 +182,7 @@ function Places(props: {
   const { evaluation } = useSheet();
   const { system } = useUnits();
   const [from, setFrom] = useState<'seat' | 'side'>('seat');
-  const [camera] = evaluation.cameras;
+  const camera = evaluation.cameras[props.camera];
   const shown = {
     ...props,
     system,
@@ -189,12 +203,11 @@ function Places(props: {
           <div className={classes.place}>
             <LampView {...shown} from={from} key={from} />
           </div>
-          <SegmentedControl
-            size="xs"
-            aria-label="Lamps seen"
+          <Segments
+            label="Lamps seen"
             value={from}
+            choices={ELEVATIONS}
             onChange={(value) => setFrom(value === 'side' ? 'side' : 'seat')}
-            data={ELEVATIONS}
           />
         </div>
       </div>

@@ -1,10 +1,10 @@
 /** The maps of the zone: light, shadows of the pose in hand or the deepest of all, gloss. */
-import { SegmentedControl } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { getLightMap } from '../../api/requests';
 import type { LightDrawing } from '../../api/types';
 import { ZoneMap } from '../../drawings/ZoneMap';
+import { Segments } from '../../ui/Segments';
 import { Sentence } from '../../ui/Sentence';
 import { useSheet } from '../../ui/sheet';
 import classes from './light.module.css';
@@ -17,15 +17,21 @@ const CHOICES = [
 ];
 const HALVES = [-4, -3, -2, -1.5, -1, -0.5, 0, 0.5, 1, 1.5, 2];
 
-export function Maps({ light, pose }: { light: LightDrawing; pose: number }) {
+interface Props {
+  light: LightDrawing;
+  camera: number;
+  pose: number;
+}
+
+export function Maps({ light, camera, pose }: Props) {
   const { plan, evaluation, dragging } = useSheet();
   const [chosen, setChosen] = useState('light');
   const { zone } = evaluation.work;
   const of = chosen === 'gloss' || chosen === 'light' ? chosen : 'shadow';
   const onePose = chosen === 'pose' ? pose : null;
   const map = useQuery({
-    queryKey: ['light-map', of, onePose, plan],
-    queryFn: () => getLightMap(plan, of, onePose),
+    queryKey: ['light-map', camera, of, onePose, dragging ? null : plan],
+    queryFn: () => getLightMap(plan, camera, of, onePose),
     enabled: !dragging,
     placeholderData: (before) => (before?.of === of ? before : undefined),
     gcTime: 30_000,
@@ -39,13 +45,7 @@ export function Maps({ light, pose }: { light: LightDrawing; pose: number }) {
         : null;
   return (
     <>
-      <SegmentedControl
-        size="xs"
-        aria-label="Map of the zone"
-        value={chosen}
-        onChange={setChosen}
-        data={CHOICES}
-      />
+      <Segments label="Map of the zone" value={chosen} choices={CHOICES} onChange={setChosen} />
       <div className={classes.map}>
         {drawn ? (
           <ZoneMap

@@ -1,5 +1,5 @@
 /** Windows, and the daylight that comes through them over the session. */
-import { Button, Checkbox, TextInput, UnstyledButton } from '@mantine/core';
+import { Button, TextInput, UnstyledButton } from '@mantine/core';
 import type { Daylight, DaylightStep, RoomWindow } from '../../api/types';
 import { DriftChart } from '../../drawings/DriftChart';
 import { ChoiceField } from '../../ui/ChoiceField';
@@ -7,6 +7,7 @@ import entries from '../../ui/Entries.module.css';
 import { FieldGroup } from '../../ui/FieldGroup';
 import { PlanField } from '../../ui/PlanField';
 import { useSheet } from '../../ui/sheet';
+import { Tick } from '../../ui/Tick';
 import { useEntries } from '../../ui/useEntries';
 import classes from './light.module.css';
 
@@ -73,11 +74,11 @@ export function Windows({ steps }: { steps: readonly DaylightStep[] }) {
           <PlanField pointer={`/room/windows/${index}/width_mm`} />
           <PlanField pointer={`/room/windows/${index}/height_mm`} />
           <PlanField pointer={`/room/windows/${index}/sill_mm`} />
-          <Checkbox
+          <Tick
             className={classes.lit}
             label="blind closed"
             checked={one.closed}
-            onChange={(event) => void put(index, { closed: event.currentTarget.checked })}
+            onChange={(closed) => void put(index, { closed })}
           />
           <UnstyledButton
             className={entries.remove}

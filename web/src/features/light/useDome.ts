@@ -1,13 +1,15 @@
 /** The dome of one lamp: a quick one at once, then all poses; kept while it is moved on it. */
 import { useQuery } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
 import { getDome } from '../../api/requests';
 import type { DomeReply, Plan } from '../../api/types';
 import { useSheet } from '../../ui/sheet';
 
 /** Everything that the dome depends on; where the lamp itself is now is not among it. */
-function keyOf(plan: Plan, lamp: number, distance: number): unknown {
+function keyOf(plan: Plan, camera: number, lamp: number, distance: number): unknown {
   const fixture = plan.lights[lamp]?.fixture;
   return [
+    camera,
     plan.work,
     plan.table,
     plan.room,
@@ -22,9 +24,21 @@ function keyOf(plan: Plan, lamp: number, distance: number): unknown {
   ];
 }
 
-export function useDome(lamp: number, distance: number): { reply: DomeReply | null } {
-  const { plan, dragging } = useSheet();
-  const key = keyOf(plan, lamp, distance);
+export function useDome(
+  camera: number,
+  lamp: number,
+  distance: number,
+): { reply: DomeReply | null } {
+  const { plan: shown, dragging } = useSheet();
+  const [settled, settle] = useState({ plan: shown, distance });
+  if (!dragging && (settled.plan !== shown || settled.distance !== distance)) {
+    settle({ plan: shown, distance });
+  }
+  const { plan } = settled;
+  const key = useMemo(
+    () => JSON.stringify(keyOf(settled.plan, camera, lamp, settled.distance)),
+    [settled, camera, lamp],
+  );
   const options = {
     enabled: !dragging && lamp >= 0 && lamp < plan.lights.length,
     staleTime: Number.POSITIVE_INFINITY,
@@ -32,15 +46,14 @@ export function useDome(lamp: number, distance: number): { reply: DomeReply | nu
   };
   const draft = useQuery({
     queryKey: ['dome', 'draft', key],
-    queryFn: () => getDome(plan, lamp, true),
+    queryFn: () => getDome(plan, camera, lamp, true),
     ...options,
   });
   const fine = useQuery({
     queryKey: ['dome', 'fine', key],
-    queryFn: () => getDome(plan, lamp, false),
+    queryFn: () => getDome(plan, camera, lamp, false),
     ...options,
     enabled: options.enabled && draft.isSuccess,
-    placeholderData: dragging ? (before: DomeReply | undefined) => before : undefined,
   });
   return { reply: fine.data ?? draft.data ?? null };
 }
