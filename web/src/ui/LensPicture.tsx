@@ -7,7 +7,9 @@ import { usePicture } from '../api/usePicture';
 import classes from './LensPicture.module.css';
 import { useSheet } from './sheet';
 
-const DRAFT_PX = 320;
+/** Smaller while something is dragged: the picture keeps up with the hand. */
+const DRAG_PX = 224;
+const SHOWN_PX = 320;
 const FINE_PX = 1280;
 const POSES = [
   'hand near, at the left',
@@ -37,7 +39,7 @@ export function LensPicture({ className, camera = 0, onPose }: Props) {
   const [back, setBack] = useState(false);
   const { now, before } = usePicture(forms ? plan : null, {
     camera,
-    widthPx: DRAFT_PX,
+    widthPx: dragging ? DRAG_PX : SHOWN_PX,
     quality: dragging ? 'draft' : 'fine',
     pose,
   });

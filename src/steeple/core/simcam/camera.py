@@ -12,7 +12,8 @@ from numpy.typing import NDArray
 
 from steeple.core.errors import InputError
 from steeple.core.geometry.kernels import Array
-from steeple.core.simcam.kernels import GROUND_SHARE, render_rows, sky_map
+from steeple.core.simcam.kernels import GROUND_SHARE, sky_map
+from steeple.core.simcam.picture_kernels import render_rows, rough_pixels
 
 Picture = NDArray[np.uint8]
 SKY_COLUMNS, SKY_ROWS, SKY_DIRECTIONS = 28, 20, 96
@@ -24,7 +25,7 @@ LARGEST_PX = 4_096
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Stage:
-    """What stands before the camera; arrays as in `simcam.kernels.render_rows`. Millimetres."""
+    """What stands before the camera; arrays as in `simcam.picture_kernels.render_rows`. Millimetres."""
 
     capsules: Array
     capsule_colours: Array
@@ -54,7 +55,7 @@ class Shot:
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Lighting:
-    """Light of lamps on a stage, 1 = what a white sheet needs; see `simcam.kernels.render_rows`.
+    """Light of lamps on a stage, 1 = what a white sheet needs; see `simcam.picture_kernels.render_rows`.
 
     ``noise`` is the deviation at middle grey of a grainy picture, 0 … 1.
     """
@@ -116,7 +117,7 @@ def render(
     ----------
     stage, shot: what is before the camera, and how it is taken.
     size_px: width and height, 16 … `LARGEST_PX` each.
-    samples: rays a pixel, ≥ 1.
+    samples: rays a pixel where neighbours differ, ≥ 1; two fifths of them elsewhere.
     lighting: light of lamps; None = an even sky.
 
     Returns
@@ -149,9 +150,12 @@ def render(
     linear = np.zeros((height, width, 3))
     half = np.array([shot.half_width, shot.half_height])
 
-    def band(first: int, last: int) -> None:
+    ids = np.zeros((height, width), dtype=np.int32)
+    wanted = np.ones((height, width), dtype=np.bool_)
+
+    def band(rows: tuple[int, int], rays: tuple[int, int]) -> None:
         render_rows(
-            first, last, linear, shot.camera, half, shot.focus_mm, shot.pupil_radius_mm, samples,
+            *rows, rays, linear, ids, wanted, shot.camera, half, shot.focus_mm, shot.pupil_radius_mm,
             stage.capsules, stage.capsule_colours, stage.boxes, stage.box_colours,
             stage.cylinders, stage.cylinder_colours, stage.table, stage.floor_z, stage.surfaces,
             stage.plane, stage.marks, stage.line_mm, light.lit, light.shine, light.frame,
@@ -159,20 +163,37 @@ def render(
         )  # fmt: skip
 
     cuts = [height * step // BANDS for step in range(BANDS + 1)]
+    bands = list(itertools.pairwise(cuts))
+    few = max(1, 2 * samples // 5)
     with ThreadPoolExecutor(BANDS) as pool:
-        for done in [pool.submit(band, first, last) for first, last in itertools.pairwise(cuts)]:
-            done.result()
+        list(pool.map(band, bands, itertools.repeat((0, few))))
+        if samples > few:
+            rough_pixels(linear, ids, wanted)
+            list(pool.map(band, bands, itertools.repeat((few, samples))))
     return encode(grainy(linear, light.noise) if light.noise > 0 else linear)
 
 
 def grainy(linear: Array, noise: float) -> Array:
     """Noise as photons make it: its deviation follows the root of the light. The same every time."""
-    grain = np.random.default_rng(SEED).standard_normal(linear.shape)
+    grain = np.random.default_rng(SEED).standard_normal(linear.shape, dtype=np.float32)
     return np.asarray(linear + noise * np.sqrt(np.maximum(linear, 0.01) * GREY) * grain)
 
 
-def encode(linear: Array) -> Picture:
-    """Linear light (1 = a white sheet under the open sky) as sRGB bytes. Reference: IEC 61966-2-1."""
-    light = np.clip(EXPOSURE * linear, 0.0, 1.0)
+LIGHT_STEPS = 1 << 16
+
+
+def _curve() -> Picture:
+    """The bytes of light from 0 to 1 in `LIGHT_STEPS` steps. Reference: IEC 61966-2-1."""
+    light = np.arange(LIGHT_STEPS) / (LIGHT_STEPS - 1)
     curve = np.where(light <= 0.0031308, 12.92 * light, 1.055 * light ** (1 / 2.4) - 0.055)
     return (curve * 255 + 0.5).astype(np.uint8)
+
+
+CURVE = _curve()
+
+
+def encode(linear: Array) -> Picture:
+    """Linear light (1 = a white sheet under the open sky) as sRGB bytes, by a table in steps finer
+    than a byte. Reference: IEC 61966-2-1."""
+    light = np.clip(EXPOSURE * linear, 0.0, 1.0)
+    return np.asarray(CURVE[(light * (LIGHT_STEPS - 1) + 0.5).astype(np.uint16)])

@@ -18,7 +18,10 @@ from steeple.core.study.lamp_light import flux_lm, room_lx_per_lm
 from steeple.core.study.light import LightStudy
 from steeple.core.study.light_scene import lifted
 
-LATTICE = {"draft": (42, 28), "fine": (200, 134)}
+CELL_PX = {"draft": 7.6, "fine": 8.0}
+CELLS = {"draft": (28, 42), "fine": (96, 160)}
+"""How many pixels lie between places at which shadows are worked out, and the fewest and most of
+them across the picture."""
 BANDS = 2
 NOISE_AT_CLEAN = 0.012
 """Noise at middle grey at the highest clean ISO, as a share of it; a planning value of our own."""
@@ -26,13 +29,22 @@ LEAST_AROUND = 0.01
 """Light that comes from all round where the room is not known: next to nothing."""
 
 
-def lighting_of(study: LightStudy, *, pose: int, quality: str = "draft") -> Lighting | None:
+def _lattice(quality: str, width_px: int) -> tuple[int, int]:
+    fewest, most = CELLS[quality]
+    across = min(most, max(fewest, round(width_px / CELL_PX[quality])))
+    return across, math.ceil(across * 2 / 3)
+
+
+def lighting_of(
+    study: LightStudy, *, pose: int, quality: str = "draft", width_px: int = 320
+) -> Lighting | None:
     """The light of all lit lamps in one pose, exposed for the mean of the zone and balanced for
     their mixed white; None where nothing is lit.
 
     Parameters
     ----------
-    pose: 0 … 8. ``quality``: how close the places are at which shadows are worked out.
+    pose: 0 … 8. ``quality``: how close the places are at which shadows are worked out, with the
+    width of the picture.
     """
     mean = study.mean_lx
     if not study.is_bright or mean <= 0 or study.cct_k is None:
@@ -51,10 +63,12 @@ def lighting_of(study: LightStudy, *, pose: int, quality: str = "draft") -> Ligh
     rows = rows_of(tuple(one for one, _ in sources))
     colours = np.array([colour for _, colour in sources])
     frame = _frame(study)
-    across, along = LATTICE[quality]
+    across, along = _lattice(quality, width_px)
     xs, ys = np.linspace(frame[0], frame[1], across), np.linspace(frame[2], frame[3], along)
     flat = np.array([[x, y, 1.0] for y in ys for x in xs])
     on_work = _on_work(study, flat)
+    cell_mm = max(xs[1] - xs[0], ys[1] - ys[0])
+    glossy = _on_work(study, flat, beyond_mm=cell_mm)
     points, normals = _surface(study, flat, on_work)
     solids = scene.in_pose(pose)
     eye = study.lens.position if study.lens is not None and study.lens.sight is not None else None
@@ -64,8 +78,9 @@ def lighting_of(study: LightStudy, *, pose: int, quality: str = "draft") -> Ligh
         diffuse = np.einsum("lp,lc->pc", lit.seen, colours) + around_lx
         if eye is None:
             return diffuse, np.zeros_like(diffuse)
-        gloss = gloss_luminance(
-            points[part], work.plane.normal, eye, rows, FINISHES[work.gloss], scene.tables
+        gloss, mirrors = np.zeros(lit.seen.shape), glossy[part]
+        gloss[:, mirrors] = gloss_luminance(
+            points[part][mirrors], work.plane.normal, eye, rows, FINISHES[work.gloss], scene.tables
         )
         open_share = lit.seen / np.maximum(lit.free, 1e-12)
         return diffuse, np.einsum("lp,lc->pc", gloss * open_share, colours) * math.pi
@@ -110,13 +125,14 @@ def _frame(study: LightStudy) -> Array:
     )
 
 
-def _on_work(study: LightStudy, flat: Array) -> Flags:
-    """Which places of the table lie under the work's plane."""
+def _on_work(study: LightStudy, flat: Array, beyond_mm: float = 0.0) -> Flags:
+    """Which places of the table lie under the work's plane, or at most so far beside it."""
     plane = study.work.plane
     slope = plane.slope
     s = (flat[:, 1] - plane.middle.y) / max(slope.y, 1e-6)
-    inside: Flags = (np.abs(flat[:, 0] - plane.middle.x) <= plane.width_mm / 2) & (
-        np.abs(s) <= plane.depth_mm / 2
+    beyond_slope_mm = beyond_mm / max(slope.y, 1e-6)
+    inside: Flags = (np.abs(flat[:, 0] - plane.middle.x) <= plane.width_mm / 2 + beyond_mm) & (
+        np.abs(s) <= plane.depth_mm / 2 + beyond_slope_mm
     )
     return inside
 

@@ -153,5 +153,7 @@ def picture_of(
         ),
         size_px=(width_px, max(16, round(width_px / delivery.aspect))),
         samples=SAMPLES[quality],
-        lighting=None if light is None else lighting_of(light, pose=pose, quality=quality),
+        lighting=None
+        if light is None
+        else lighting_of(light, pose=pose, quality=quality, width_px=width_px),
     )
