@@ -1,7 +1,7 @@
 /** One step of one plan: bar, ladder, sheet, margin notes. */
 import { Button, Loader } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { memo, useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { getCupboard, getShapes, type Owned } from '../api/requests';
 import type { Change, Cupboard, Plan, Verdict } from '../api/types';
@@ -15,14 +15,13 @@ import { HoldSheet } from '../features/hold/HoldSheet';
 import { LensSheet } from '../features/lens/LensSheet';
 import { LightSheet } from '../features/light/LightSheet';
 import { WorkSheet } from '../features/work/WorkSheet';
-import { Bar, BarTool } from '../ui/Bar';
 import { Ladder } from '../ui/Ladder';
 import { MarginNotes, speaking } from '../ui/MarginNotes';
 import { SheetContext, type SheetTools } from '../ui/sheet';
 import { Trouble } from '../ui/Trouble';
 import { KeysHelp } from './KeysHelp';
 import classes from './pages.module.css';
-import { TitleField } from './TitleField';
+import { SheetBar } from './SheetBar';
 import { useKeys } from './useKeys';
 
 const EMPTY: Cupboard = {
@@ -61,11 +60,12 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
   const [helping, setHelping] = useState(false);
   const { plan, commit, drag } = sheet;
 
+  const help = useCallback(() => setHelping(true), []);
   useKeys({
     planId,
     undo: useCallback(() => void sheet.undo(), [sheet.undo]),
     redo: useCallback(() => void sheet.redo(), [sheet.redo]),
-    help: useCallback(() => setHelping(true), []),
+    help,
   });
 
   useEffect(() => {
@@ -97,7 +97,7 @@ function PlanSheetPage({ planId, stepId }: { planId: string; stepId: StepId }) {
 
   return (
     <div className={classes.page}>
-      <SheetBar sheet={sheet} plan={plan} planId={planId} onHelp={() => setHelping(true)} />
+      <SheetBar sheet={sheet} planId={planId} onHelp={help} />
       <KeysHelp opened={helping} onClose={() => setHelping(false)} />
       <div className={`${classes.columns} ${stepId === 'card' ? classes.noMargin : ''}`}>
         <Ladder planId={planId} verdicts={verdicts} />
@@ -149,68 +149,6 @@ function verdictsOf(
 ): Partial<Record<string, Verdict>> {
   return Object.fromEntries(steps.map((one) => [one.step, one.verdict]));
 }
-
-function SheetBar({
-  sheet,
-  plan,
-  planId,
-  onHelp,
-}: {
-  sheet: PlanOnSheet;
-  plan: Plan | null;
-  planId: string;
-  onHelp: () => void;
-}) {
-  const undo = sheet.sheet?.undo_label ?? null;
-  const redo = sheet.sheet?.redo_label ?? null;
-  return (
-    <Bar
-      tools={
-        <>
-          <SavingWords saving={sheet.saving} />
-          <BarTool
-            label={undo ? `Undo: ${undo}` : 'Nothing to undo'}
-            disabled={!undo}
-            onClick={() => void sheet.undo()}
-          >
-            undo
-          </BarTool>
-          <BarTool
-            label={redo ? `Redo: ${redo}` : 'Nothing to redo'}
-            disabled={!redo}
-            onClick={() => void sheet.redo()}
-          >
-            redo
-          </BarTool>
-          <a className={classes.toolLink} href={`/api/plans/${planId}/file`} download>
-            save a file
-          </a>
-          <BarTool label="Keys" wideOnly onClick={onHelp}>
-            keys
-          </BarTool>
-        </>
-      }
-    >
-      {plan ? (
-        <TitleField
-          title={plan.title}
-          onCommit={(title) => sheet.commit((now) => withValue(now, '/title', title), false)}
-        />
-      ) : null}
-    </Bar>
-  );
-}
-
-const SavingWords = memo(function SavingWords({ saving }: { saving: PlanOnSheet['saving'] }) {
-  if (saving.state === 'waiting') {
-    return <output className={classes.unsaved}>Not saved yet</output>;
-  }
-  const time = saving.state === 'saved' && saving.at ? new Date(saving.at) : null;
-  const words = time
-    ? `Saved ${time.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`
-    : 'Saving';
-  return <output className={classes.saved}>{words}</output>;
-});
 
 function Notices({ sheet, trouble }: { sheet: PlanOnSheet; trouble: string | null }) {
   const navigate = useNavigate();

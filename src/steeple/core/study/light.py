@@ -19,6 +19,7 @@ from steeple.core.study.assumptions import Assumptions
 from steeple.core.study.daylight import (
     SUN_POINTS,
     DaylightStudy,
+    GivenWindow,
     given_windows,
     moments_of,
 )
@@ -250,11 +251,15 @@ def study_light(
         kept |= {one.emitter: one for one in before.daylight.alone} if before.daylight else {}
     else:
         ground = ground_of(work, lens, hold, cards, measured)
+    windows: tuple[GivenWindow, ...] = ()
+    if plan.room.daylight is not None:
+        windows = given_windows(plan, work, assumptions)
     wanted = [replace(one.emitter, intensity_cd=1.0) for one in given]
-    fresh = [one for one in dict.fromkeys(wanted) if one not in kept]
+    areas = dict.fromkeys([*wanted, *(one.emitter for one in windows)])
+    fresh = [one for one in areas if one not in kept]
     kept |= {one.emitter: one for one in lamp_lights(ground, fresh)}
     alone = tuple(kept[one] for one in wanted)
-    daylight = _daylight(plan, ground, kept, assumptions, before)
+    daylight = _daylight(plan, windows, ground, kept, assumptions, before)
     together = _together(ground, given, alone)
     for spread, cd in daylight.spreads if daylight else ():
         together = together.plus(spread, cd)
@@ -286,6 +291,7 @@ def study_light(
 
 def _daylight(
     plan: Plan,
+    windows: tuple[GivenWindow, ...],
     ground: Ground,
     kept: dict[Emitter, LampLight],
     assumptions: Assumptions,
@@ -293,12 +299,9 @@ def _daylight(
 ) -> LitWindows | None:
     """The open windows, where place and time are known; as before where they are as they were."""
     given = plan.room.daylight
-    windows = given_windows(plan, ground.scene.work, assumptions)
     if given is None or not windows:
         return None
-    fresh = [one.emitter for one in windows if one.emitter not in kept]
-    found = kept | {one.emitter: one for one in lamp_lights(ground, fresh)}
-    lights = tuple(found[one.emitter] for one in windows)
+    lights = tuple(kept[one.emitter] for one in windows)
     per_cd = [float(one.total.still.mean()) for one in lights]
     usual: Sky = "overcast"
     sky = assumptions.choose(

@@ -38,7 +38,7 @@ export function SupportTable({
     if (wanted) setOpen(true);
   }, [wanted]);
   const found = useQuery({
-    queryKey: ['compare-supports', plan, owned],
+    queryKey: ['compare-supports', open && !dragging ? [plan, owned] : null],
     queryFn: () => compareSupports(plan, owned),
     enabled: open && !dragging,
     staleTime: Number.POSITIVE_INFINITY,

@@ -16,7 +16,7 @@ export function Comparison({ owned }: { owned: Owned }) {
   const { plan, dragging } = useSheet();
   const [open, setOpen] = useState(false);
   const compared = useQuery({
-    queryKey: ['compare', plan, owned],
+    queryKey: ['compare', open && !dragging ? [plan, owned] : null],
     queryFn: () => compareGear(plan, owned),
     enabled: open && !dragging,
     staleTime: Number.POSITIVE_INFINITY,

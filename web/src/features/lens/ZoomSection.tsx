@@ -16,7 +16,7 @@ export function ZoomSection() {
   const { system } = useUnits();
   const drawing = evaluation.cameras[0]?.drawing ?? null;
   const map = useQuery({
-    queryKey: ['zoom-map', plan],
+    queryKey: ['zoom-map', dragging ? null : plan],
     queryFn: () => getZoomMap(plan),
     placeholderData: keepPreviousData,
     enabled: !dragging,
