@@ -42,6 +42,7 @@ from steeple.core.light.silhouette_kernels import (
     GIVEN,
     NOTHING,
     SIGHT,
+    beyond_sides,
     capsule_patch,
     capsules_seen,
     hidden_light,
@@ -186,6 +187,8 @@ def _patches(
     hiding, least, most = 0, rows, -1
     for k in range(count + hull_count):
         if k < count:
+            if beyond_sides(sight, near[k], capsules[near[k], 6], g):
+                continue
             kind, first, last = capsule_patch(
                 sight, near[k], capsules[near[k], 6], g, rows, cuts, middles, hiding, at, parts, starts, ends,
             )  # fmt: skip
@@ -252,9 +255,15 @@ def _hidden(
                 continue
             start, end = max(-half, starts[k, row]), min(half, ends[k, row])
             if start < end:
+                part = parts[k, row]
+                all_of_it = part >= 1.0 and end - start >= 2.0 * half
+                if all_of_it:
+                    pieces = 0
                 row_starts[pieces], row_ends[pieces] = start, end
-                row_parts[pieces] = parts[k, row]
+                row_parts[pieces] = part
                 pieces += 1
+                if all_of_it:
+                    break
         if pieces == 0:
             continue
         v = middles[row]

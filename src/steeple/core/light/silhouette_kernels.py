@@ -6,8 +6,9 @@ into the rows of the lamp in closed form; a row of which it covers only a part a
 part, so that an edge along the rows is as right as one across them.
 
 The lamp is given as `GIVEN` numbers: the way D from the point to its middle (3), its half sides U and V
-(3 each), the unit normal n of its plane away from the point (3), D·n, D·D, D·U, D·V, U·U, V·V. Places
-on it are D + s·U + v·V.
+(3 each), the unit normal n of its plane away from the point (3), D·n, D·D, D·U, D·V, U·U, V·V, and the
+four planes through the point and its sides: the normal outward and its length (4 each). Places on it
+are D + s·U + v·V.
 
 References: Ericson, *Real-Time Collision Detection* (tangent planes of cylinders); Hughes and others,
 *Computer Graphics: Principles and Practice* (perspective of spheres and polyhedra).
@@ -21,7 +22,9 @@ from numba import njit
 
 from steeple.core.geometry.kernels import Array, Whole
 
-GIVEN, SIGHT = 18, 26
+GIVEN, SIGHT = 34, 26
+PLANES = 18
+"""Where the planes through its sides begin."""
 NOTHING, PATCH, BESIDE = 0, 1, 2
 """What a solid does: hides none of the lamp; hides the rows written; or stands so far beside the point
 that it has no patch on the plane, and the rows must be asked one by one."""
@@ -54,6 +57,33 @@ def lamp_seen(
     g[13] = dx * dx + dy * dy + dz * dz
     g[14], g[15] = dx * ux + dy * uy + dz * uz, dx * vx + dy * vy + dz * vz
     g[16], g[17] = ux * ux + uy * uy + uz * uz, vx * vx + vy * vy + vz * vz
+    udx, udy, udz = uy * dz - uz * dy, uz * dx - ux * dz, ux * dy - uy * dx
+    vdx, vdy, vdz = vy * dz - vz * dy, vz * dx - vx * dz, vx * dy - vy * dx
+    turn = 1.0 if dx * nx + dy * ny + dz * nz > 0.0 else -1.0
+    for side in range(4):
+        n = PLANES + 4 * side
+        sign = 1.0 if side % 2 == 0 else -1.0
+        if side < 2:
+            out = -turn * sign
+            x, y, z = udx + sign * nx, udy + sign * ny, udz + sign * nz
+        else:
+            out = turn * sign
+            x, y, z = vdx - sign * nx, vdy - sign * ny, vdz - sign * nz
+        g[n], g[n + 1], g[n + 2] = out * x, out * y, out * z
+        g[n + 3] = math.sqrt(x * x + y * y + z * z)
+
+
+@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+def beyond_sides(sight: Array, k: int, radius: float, g: Array) -> bool:
+    """Whether a capsule lies beyond one of the planes through the point and a side of the lamp, so that
+    it hides none of it; parameters as `capsule_patch`."""
+    ax, ay, az = sight[k, 0], sight[k, 1], sight[k, 2]
+    bx, by, bz = sight[k, 3], sight[k, 4], sight[k, 5]
+    for n in range(PLANES, GIVEN, 4):
+        x, y, z, reach = g[n], g[n + 1], g[n + 2], radius * g[n + 3]
+        if ax * x + ay * y + az * z >= reach and bx * x + by * y + bz * z >= reach:
+            return True
+    return False
 
 
 @njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})

@@ -278,7 +278,12 @@ def _depths(
     """Shadows that each lamp leaves with all others lit, shape (lamps,)."""
     together = np.vstack(targets.points)
     normal = np.array([*scene.work.plane.normal])
-    things = light_at(together, normal, rows, scene.things, scene.tables, how="sums").seen
+
+    def past_things(some: Array) -> Array:
+        return light_at(together, normal, some, scene.things, scene.tables, how="sums").seen
+
+    with ThreadPoolExecutor(_THREADS) as pool:
+        things = np.vstack(list(pool.map(past_things, np.array_split(rows, _THREADS))))
     scale = beside.cd / UNKNOWN_CD
     without = scale * things + np.concatenate([beside.things[pose] for pose in poses])
     within = scale * np.hstack([one.seen for one in lit])
