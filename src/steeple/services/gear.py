@@ -211,7 +211,9 @@ class GearService:
         with self.database.writing() as session:
             gear = GearRepository(session).get(gear_id).gear
             plans = PlanRepository(session)
-            before = plans.before(plan_id, base=base)
+            newest = plans.get(plan_id)
+            newest.must_be(base)
+            before = newest.plan
             copies = copies_in(before, gear_id)
             if not copies:
                 raise InputError(
@@ -230,7 +232,7 @@ class GearService:
                 ]
             plan = apply_changes(before, changes)
             if plan == before:
-                return plans.get(plan_id)
+                return newest
             label = f"Figures of {gear.name}"[:120]
             at = self.clock().isoformat(timespec="milliseconds")
-            return plans.append(plan_id, plan, base=base, label=label, at=at)
+            return plans.append(newest, plan, label=label, at=at)

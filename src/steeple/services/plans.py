@@ -82,9 +82,9 @@ class PlanService:
             newest = plans.get(plan_id)
             if newest.plan == plan:
                 return newest
-            before = plans.before(plan_id, base=base)
-            label = change_words(before, plan)
-            return plans.append(plan_id, plan, base=base, label=label, at=self._now())
+            newest.must_be(base)
+            label = change_words(newest.plan, plan)
+            return plans.append(newest, plan, label=label, at=self._now())
 
     def undo(self, plan_id: str, *, base: int) -> StoredPlan:
         """Take the last edit back."""

@@ -15,14 +15,21 @@ from steeple.store.tables import PlanRow, RevisionRow
 
 @dataclass(frozen=True, slots=True)
 class StoredPlan:
-    """A plan as it stands: its newest revision and what undo and redo would do."""
+    """A plan as it stands: its newest revision, the edit that it shows (``node``), and what undo and
+    redo would do."""
 
     id: str
     revision: int
+    node: int
     plan: Plan
     changed_at: str
     undo_label: str | None
     redo_label: str | None
+
+    def must_be(self, base: int) -> None:
+        """Raises `RevisionConflict` where ``base`` is not its newest revision."""
+        if self.revision != base:
+            raise RevisionConflict(base=base, newest=self.revision)
 
 
 @dataclass(frozen=True, slots=True)
@@ -121,7 +128,7 @@ class PlanRepository:
             )
         )
         self._write(plan_id, number=1, node=1, parent=None, label=label, plan=plan, at=at)
-        return StoredPlan(plan_id, 1, plan, at, undo_label=None, redo_label=None)
+        return StoredPlan(plan_id, 1, 1, plan, at, undo_label=None, redo_label=None)
 
     def get(self, plan_id: str) -> StoredPlan:
         """The plan as it stands.
@@ -136,6 +143,7 @@ class PlanRepository:
         return StoredPlan(
             id=plan_id,
             revision=state.head,
+            node=state.node,
             plan=state.plan,
             changed_at=state.changed_at,
             undo_label=None if state.parent is None else state.label,
@@ -150,31 +158,14 @@ class PlanRepository:
         """The plan as it was at a revision, also of a plan taken off the shelf."""
         return self._edit(plan_id, self._revision(plan_id, number).node).plan
 
-    def before(self, plan_id: str, *, base: int) -> Plan:
-        """The plan that an edit starting from revision ``base`` changes.
-
-        Raises
-        ------
-        RevisionConflict
-            Where ``base`` is not the newest revision.
-        """
-        return self._checked(plan_id, base).plan
-
-    def append(self, plan_id: str, plan: Plan, *, base: int, label: str, at: str) -> StoredPlan:
-        """Add an edit that started from revision ``base``.
-
-        Raises
-        ------
-        RevisionConflict
-            Where ``base`` is not the newest revision.
-        """
-        state = self._checked(plan_id, base)
-        number = state.head + 1
-        self._advance(plan_id, plan, head=number, node=number, at=at)
+    def append(self, newest: StoredPlan, plan: Plan, *, label: str, at: str) -> StoredPlan:
+        """Add an edit to a plan as it stands, which was read in the same session."""
+        number = newest.revision + 1
+        self._advance(newest.id, plan, head=number, node=number, at=at)
         self._write(
-            plan_id, number=number, node=number, parent=state.node, label=label, plan=plan, at=at
+            newest.id, number=number, node=number, parent=newest.node, label=label, plan=plan, at=at
         )
-        return StoredPlan(plan_id, number, plan, at, undo_label=label, redo_label=None)
+        return StoredPlan(newest.id, number, number, plan, at, undo_label=label, redo_label=None)
 
     def undo(self, plan_id: str, *, base: int, at: str) -> StoredPlan:
         """Show the edit before the present one, as a new revision."""
