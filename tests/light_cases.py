@@ -6,8 +6,9 @@ from typing import Any
 
 from steeple.core.findings.finding import Verdict
 from steeple.core.findings.scene import OwnedFixture
-from steeple.core.plan.document import LampPlace, Light
+from steeple.core.plan.document import LampPlace, Light, Plan
 from steeple.core.plan.rigging import Fixture
+from steeple.demo.plans import GILDING
 from tests.plans import BULB, SOFT
 
 SPOT = Fixture(
@@ -143,3 +144,14 @@ LIGHT_FIRING: list[Row] = [
         "Too much",
     ),
 ]
+
+
+def two_cameras() -> Plan:
+    """The gilding bench with a second camera that looks from the side, low and tipped."""
+    second = GILDING.cameras[0].model_dump(mode="json") | {"id": "beside", "support": None}
+    second["role"] = "three-quarter"
+    second["position"] = {"x_mm": 420, "y_mm": 0, "z_mm": 560}
+    second["aim"] = {"tilt_deg": 37, "toward_deg": 270}
+    data = GILDING.model_dump(mode="json")
+    data["cameras"] = [*data["cameras"], second]
+    return Plan.model_validate(data)

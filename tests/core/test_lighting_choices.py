@@ -33,6 +33,7 @@ from steeple.core.study.light import LightStudy
 from steeple.core.study.result import sentence_words
 from steeple.demo.plans import DULCIMER, GILDING, PLANS
 from steeple.demo.rigging import LAMPS
+from tests.light_cases import two_cameras
 from tests.plans import SOUND, changed, scene
 
 CUPBOARD = Owned(
@@ -182,16 +183,6 @@ def test_the_window_school_stands_a_card_opposite_the_window() -> None:
     assert f"{after.mean_lx:.0f} lx" in said.replace(",", "")
     shut = apply_changes(GILDING, (Change(path="/room/windows/0/closed", value=True),))
     assert "blind open" in sentence_words(layouts(shut)["window-and-card"].lacks, "cm")
-
-
-def two_cameras() -> Plan:
-    """The gilding bench with a second camera that looks from the side, low and tipped."""
-    second = GILDING.cameras[0].model_dump(mode="json") | {"id": "beside", "support": None}
-    second["position"] = {"x_mm": 420, "y_mm": 0, "z_mm": 560}
-    second["aim"] = {"tilt_deg": 37, "toward_deg": 270}
-    data = GILDING.model_dump(mode="json")
-    data["cameras"] = [*data["cameras"], second]
-    return Plan.model_validate(data)
 
 
 def test_lamps_are_placed_for_every_camera_at_once() -> None:

@@ -27,6 +27,7 @@ from steeple.core.light.silhouette_kernels import (
     NOTHING,
     PATCH,
     SIGHT,
+    beyond_sides,
     capsule_patch,
     capsules_seen,
     hidden_light,
@@ -99,6 +100,48 @@ def test_boxes_and_cylinders_hide_as_the_fine_loop_says(
         cylinder_hull(can[0], can[1], can[2], 0.0, 160.0),
     )
     agree(shares(lamp, solids_of(NO_CAPSULES, hulls), np.array([[0.0, 0.0, 165.0]])))
+
+
+@settings(max_examples=200, deadline=None)
+@given(
+    st.tuples(place, place, st.floats(-200, 1200)),
+    st.tuples(place, place, st.floats(-200, 1200)),
+    st.floats(3, 90),
+    st.booleans(),
+)
+def test_what_lies_beyond_a_side_hides_nothing(
+    a: tuple[float, float, float], b: tuple[float, float, float], radius: float, mirrored: bool
+) -> None:
+    """Capsules that are passed over are asked row by row all the same; the lamp either way round."""
+    capsule = np.array([[*a, *b, radius]])
+    sight, g = np.zeros((1, SIGHT)), np.zeros(GIVEN)
+    capsules_seen(0.0, 0.0, 0.0, capsule, sight)
+    u, v = np.array([150.0, 30.0, 40.0]), np.array([-40.0, 200.0, 0.0])
+    if mirrored:
+        u = -u
+    d = np.array([60.0, -40.0, 850.0])
+    lamp_seen(d[0], d[1], d[2], u[0], u[1], u[2], v[0], v[1], v[2], g)
+    if not beyond_sides(sight, 0, radius, g):
+        return
+    for t in np.linspace(-1, 1, 15):
+        x, y, z = d + t * v - u
+        low, high = capsule_stretch(
+            0.0, 0.0, 0.0, x, y, z, 2 * u[0], 2 * u[1], 2 * u[2], capsule[0]
+        )
+        assert min(high, 1.0) - max(low, 0.0) < 1e-9
+
+
+def test_what_stands_before_the_lamp_is_never_passed_over() -> None:
+    sight, g = np.zeros((1, SIGHT)), np.zeros(GIVEN)
+    for sign in (1.0, -1.0):
+        lamp_seen(0.0, 0.0, 900.0, sign * 150.0, 0.0, 0.0, 0.0, 150.0, 0.0, g)
+        for x, y in ((0.0, 0.0), (70.0, 70.0), (-70.0, 40.0), (82.0, 0.0)):
+            capsule = np.array([[x, y, 400.0, x, y, 500.0, 20.0]])
+            capsules_seen(0.0, 0.0, 0.0, capsule, sight)
+            assert not beyond_sides(sight, 0, 20.0, g)
+        capsule = np.array([[120.0, 0.0, 400.0, 140.0, 0.0, 500.0, 20.0]])
+        capsules_seen(0.0, 0.0, 0.0, capsule, sight)
+        assert beyond_sides(sight, 0, 20.0, g)
 
 
 @settings(max_examples=60, deadline=None)

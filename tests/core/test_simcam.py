@@ -12,6 +12,9 @@ from steeple.core.errors import InputError
 from steeple.core.geometry.vectors import Vector
 from steeple.core.plan.document import Plan
 from steeple.core.simcam.camera import Picture, encode, sky_directions
+from steeple.core.simcam.kernels import TABLE
+from steeple.core.simcam.picture_kernels import MIXED, rough_pixels
+from steeple.core.study import picture
 from steeple.core.study.lens import LensStudy
 from steeple.core.study.picture import picture_of
 from tests.plans import changed, scene
@@ -45,6 +48,54 @@ def test_the_same_picture_gives_the_same_bytes() -> None:
     assert first.shape == (90, 160, 3)
     assert np.array_equal(first, picture_of(found, width_px=160))
     assert not np.array_equal(first, picture_of(found, width_px=160, pose=0))
+
+
+@pytest.mark.parametrize("f_number", [2.8, 11.0])
+def test_few_rays_where_neighbours_agree_show_what_many_would(
+    f_number: float, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    found = study(changed(cameras__0__f_number=f_number))
+    quick = picture_of(found, width_px=240, quality="fine").astype(int)
+    monkeypatch.setattr(picture, "SAMPLES", {"fine": 60})
+    many = picture_of(found, width_px=240, quality="fine").astype(int)
+    apart = np.abs(quick - many).max(axis=2)
+    assert apart.mean() < 2.5
+    assert np.quantile(apart, 0.9) <= 3
+
+
+def test_pixels_get_more_rays_where_things_meet_or_light_changes() -> None:
+    light = np.full((4, 6, 3), 0.5)
+    ids = np.full((4, 6), TABLE, dtype=np.int32)
+    rough = np.zeros((4, 6), dtype=np.bool_)
+    rough_pixels(light, ids, rough)
+    assert not rough.any()
+    ids[1, 2] = 4003
+    rough_pixels(light, ids, rough)
+    assert {(int(j), int(i)) for j, i in np.argwhere(rough)} == {
+        (1, 2), (0, 2), (2, 2), (1, 1), (1, 3)
+    }  # fmt: skip
+    ids[1, 2] = TABLE
+    light[3, 5] = 0.53
+    rough_pixels(light, ids, rough)
+    assert {(int(j), int(i)) for j, i in np.argwhere(rough)} == {(3, 5), (2, 5), (3, 4)}
+    light[3, 5] = 0.505
+    ids[0, 0] = MIXED
+    rough_pixels(light, ids, rough)
+    assert rough[0, 0]
+    assert not rough[3, 5]
+
+
+def test_the_finest_lines_are_never_left_to_few_rays() -> None:
+    """Where lines may lie, a pixel gets all its rays, so that none is missed by chance."""
+    found = study(
+        far_away(
+            work__finest_detail_mm=2.0, cameras__0__position={"z_mm": 500}, cameras__0__f_number=11
+        )
+    )
+    shown = brightness(picture_of(found, width_px=640, quality="fine"))
+    row = shown[shown.shape[0] // 2]
+    middle = row[len(row) // 2 - 30 : len(row) // 2 + 30]
+    assert middle.min() < 0.6 * middle.max()
 
 
 @pytest.mark.parametrize(("tilt", "toward"), [(0.0, 0.0), (20.0, 0.0), (20.0, 90.0), (30.0, 200.0)])

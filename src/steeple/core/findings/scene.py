@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections import OrderedDict
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from threading import Lock
 
@@ -17,6 +17,7 @@ from steeple.core.study.given_camera import given_camera
 from steeple.core.study.hold import HoldStudy, study_hold
 from steeple.core.study.lens import LensStudy, Sight, study_lens
 from steeple.core.study.light import LightStudy, study_light
+from steeple.core.study.light_scene import Standing
 from steeple.core.study.result import Assumption
 
 
@@ -78,6 +79,7 @@ class Scene:
     ``lens`` is None while the camera lacks what a study needs; ``index`` is None for a plan
     without cameras. ``hold`` is the camera on its support, None where none is chosen;
     ``light``, worked out when it is asked for, the lamps for this camera, None where there are none.
+    ``beside`` are the other cameras, with what holds them.
     ``assumptions`` are those of work, lens and hold, ``of_light`` those of the light. ``owned`` is what
     a mend may take from the cupboard.
     """
@@ -87,6 +89,7 @@ class Scene:
     index: int | None
     lens: LensStudy | None
     hold: HoldStudy | None
+    beside: tuple[Standing, ...]
     lit: Once
     assumptions: Assumptions
     of_light: Assumptions
@@ -127,7 +130,7 @@ class Scene:
 
 def scenes_of(plan: Plan, owned: Owned = NOTHING_OWNED) -> tuple[Scene, ...]:
     """One scene for each camera of the plan; one without camera where it has none."""
-    scenes = []
+    found = []
     for index in range(len(plan.cameras)) or (None,):
         assumptions = Assumptions()
         work = given_work(plan, assumptions)
@@ -138,7 +141,11 @@ def scenes_of(plan: Plan, owned: Owned = NOTHING_OWNED) -> tuple[Scene, ...]:
         hold = None
         if lens is not None and index is not None:
             hold = study_hold(plan, index, lens, assumptions)
-        of_light = Assumptions()
+        found.append((work, index, lens, hold, assumptions))
+    stand = [(lens, hold) for _, _, lens, hold, _ in found]
+    scenes = []
+    for place, (work, index, lens, hold, assumptions) in enumerate(found):
+        of_light, beside = Assumptions(), _beside(stand, place)
         scenes.append(
             Scene(
                 plan=plan,
@@ -146,7 +153,8 @@ def scenes_of(plan: Plan, owned: Owned = NOTHING_OWNED) -> tuple[Scene, ...]:
                 index=index,
                 lens=lens,
                 hold=hold,
-                lit=_lit(plan, work, lens, hold, of_light),
+                beside=beside,
+                lit=_lit(plan, work, lens, hold, beside, of_light),
                 assumptions=assumptions,
                 of_light=of_light,
                 owned=owned,
@@ -155,17 +163,29 @@ def scenes_of(plan: Plan, owned: Owned = NOTHING_OWNED) -> tuple[Scene, ...]:
     return tuple(scenes)
 
 
+def _beside(stand: Sequence[Standing], place: int) -> tuple[Standing, ...]:
+    """All cameras but one."""
+    return tuple(one for index, one in enumerate(stand) if index != place and one[0] is not None)
+
+
 def _lit(
     plan: Plan,
     work: GivenWork,
     lens: LensStudy | None,
     hold: HoldStudy | None,
+    beside: tuple[Standing, ...],
     assumptions: Assumptions,
     before: Scene | None = None,
 ) -> Once:
     return Once(
         lambda: study_light(
-            plan, work, lens, hold, assumptions, before=before.lit.found if before else None
+            plan,
+            work,
+            lens,
+            hold,
+            assumptions,
+            beside=beside,
+            before=before.lit.found if before else None,
         )
     )
 
@@ -176,14 +196,18 @@ def rehung(scenes: tuple[Scene, ...], plan: Plan) -> tuple[Scene, ...]:
     Right only where the place of every camera is given, for otherwise the reach of its support has
     a say in it.
     """
-    again = []
+    stand: list[Standing] = []
     for scene in scenes:
         hold = None
         if scene.lens is not None and scene.index is not None:
             hold = study_hold(plan, scene.index, scene.lens, Assumptions())
+        stand.append((scene.lens, hold))
+    again = []
+    for place, scene in enumerate(scenes):
+        (lens, hold), beside = stand[place], _beside(stand, place)
         light = Assumptions()
-        lit = _lit(plan, scene.work, scene.lens, hold, light, before=scene)
-        again.append(replace(scene, plan=plan, hold=hold, lit=lit, of_light=light))
+        lit = _lit(plan, scene.work, lens, hold, beside, light, before=scene)
+        again.append(replace(scene, plan=plan, hold=hold, beside=beside, lit=lit, of_light=light))
     return tuple(again)
 
 
@@ -192,7 +216,7 @@ def relit(scenes: tuple[Scene, ...], plan: Plan) -> tuple[Scene, ...]:
     again = []
     for scene in scenes:
         light = Assumptions()
-        lit = _lit(plan, scene.work, scene.lens, scene.hold, light, before=scene)
+        lit = _lit(plan, scene.work, scene.lens, scene.hold, scene.beside, light, before=scene)
         again.append(replace(scene, plan=plan, lit=lit, of_light=light))
     return tuple(again)
 

@@ -164,7 +164,8 @@ def grounds_of(
     cards = given_cards(plan, hand.work, given, Assumptions())
     measured = measured_in(one.fixture for one in lights)
     return tuple(
-        ground_of(one.work, one.lens, one.hold, cards, measured) for one in (hand, *others)
+        ground_of(one.work, one.lens, one.hold, cards, measured, one.beside)
+        for one in (hand, *others)
     )
 
 

@@ -24,7 +24,13 @@ from steeple.core.study.given import GivenWork
 from steeple.core.study.given_card import GivenCard
 from steeple.core.study.hold import HoldStudy
 from steeple.core.study.lens import LensStudy
-from steeple.core.study.light_scene import LightScene, lattice, light_scene, rig_capsules
+from steeple.core.study.light_scene import (
+    LightScene,
+    Standing,
+    lattice,
+    light_scene,
+    rig_capsules,
+)
 
 MAP = (18, 12)
 """Points of the map of the zone, left to right and near to far."""
@@ -120,20 +126,29 @@ class Ground:
         return np.array([*self.scene.work.plane.normal])
 
 
+def tubes_of(hold: HoldStudy | None, beside: Sequence[Standing]) -> tuple[tuple[float, ...], ...]:
+    """The tubes of all supports, that of the camera in hand first."""
+    return tuple(
+        one for each in (hold, *(held for _, held in beside)) for one in rig_capsules(each)
+    )
+
+
 def ground_of(
     work: GivenWork,
     lens: LensStudy | None,
     hold: HoldStudy | None,
     cards: tuple[GivenCard, ...],
     measured: tuple[str, ...] = (),
+    beside: Sequence[Standing] = (),
 ) -> Ground:
-    """Points and solids of a plan with one of its cameras and its cards."""
-    scene = light_scene(work, lens, hold, tuple(card.hull for card in cards), measured)
+    """Points and solids of a plan as one of its cameras has them, with its cards and the cameras
+    ``beside`` that one."""
+    scene = light_scene(work, lens, hold, tuple(card.hull for card in cards), measured, beside)
     ground = Ground(
         scene=scene,
         cards=cards,
         card_spreads=(),
-        tubes=tuple(rig_capsules(hold)),
+        tubes=tubes_of(hold, beside),
         points=lattice(work, *MAP),
         targets=targets_of(scene, ALL_POSES),
     )

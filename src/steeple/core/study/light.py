@@ -36,9 +36,16 @@ from steeple.core.study.given_light import (
     reach_of,
 )
 from steeple.core.study.hold import HoldStudy
-from steeple.core.study.lamp_light import Ground, LampLight, Spread, ground_of, lamp_lights
+from steeple.core.study.lamp_light import (
+    Ground,
+    LampLight,
+    Spread,
+    ground_of,
+    lamp_lights,
+    tubes_of,
+)
 from steeple.core.study.lens import LensStudy
-from steeple.core.study.light_scene import LightScene, lattice, rig_capsules
+from steeple.core.study.light_scene import LightScene, Standing, lattice
 
 SHADE_STOPS = 0.5
 """From here on it is worth saying who throws the shadow."""
@@ -231,10 +238,12 @@ def study_light(
     hold: HoldStudy | None,
     assumptions: Assumptions,
     *,
+    beside: Sequence[Standing] = (),
     before: LightStudy | None = None,
 ) -> LightStudy | None:
     """The lamps of a plan over its work, for one of its cameras; None for a plan without lamps.
 
+    The cameras ``beside`` it and what holds them throw shadows too.
     ``before`` is a study of the same work and camera with other lamps or supports: what it knows of
     a lamp that has not moved is taken over, where cards and tubes stand as they did. That changes
     nothing but the time it takes.
@@ -244,13 +253,13 @@ def study_light(
     given = given_lamps(plan, work, assumptions)
     cards = given_cards(plan, work, given, assumptions)
     kept: dict[Emitter, LampLight] = {}
-    tubes = tuple(rig_capsules(hold))
+    tubes = tubes_of(hold, beside)
     measured = measured_in(one.fixture for one in plan.lights)
     if before is not None and _stands_so(before, cards, tubes, measured):
         ground, kept = before.ground, {one.emitter: one for one in before.alone}
         kept |= {one.emitter: one for one in before.daylight.alone} if before.daylight else {}
     else:
-        ground = ground_of(work, lens, hold, cards, measured)
+        ground = ground_of(work, lens, hold, cards, measured, beside)
     windows: tuple[GivenWindow, ...] = ()
     if plan.room.daylight is not None:
         windows = given_windows(plan, work, assumptions)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -115,6 +116,10 @@ def rig_capsules(hold: HoldStudy | None) -> list[tuple[float, ...]]:
     ]
 
 
+Standing = tuple[LensStudy | None, HoldStudy | None]
+"""A camera as it stands, with what holds it."""
+
+
 def in_picture(pyramid: Pyramid, points: Array) -> Flags:
     """Which points, shape (n, 3), lie within the picture."""
     way = points - np.array([*pyramid.pose.position])
@@ -174,8 +179,10 @@ def light_scene(
     hold: HoldStudy | None,
     cards: tuple[Hull, ...] = (),
     measured: tuple[str, ...] = (),
+    beside: Sequence[Standing] = (),
 ) -> LightScene:
-    """Points and solids of a plan with one of its cameras; cards stand among the things."""
+    """Points and solids of a plan as one of its cameras has them; cards stand among the things, and
+    the cameras ``beside`` it are in the way as it is itself."""
     hulls, balls = item_hulls(work)
     hulls += cards
     for block in work.blocks:
@@ -185,8 +192,12 @@ def light_scene(
             )  # fmt: skip
             sizes = Vector(block.right - block.left, block.far - block.near, block.high - block.low)
             hulls.append(box_hull(centre, sizes))
-    camera_hulls, tubes = camera_solids(lens) if lens is not None else ([], [])
-    tubes = tubes + rig_capsules(hold)
+    camera_hulls: list[Hull] = []
+    tubes: list[tuple[float, ...]] = []
+    for camera, support in ((lens, hold), *beside):
+        bodies, barrels = camera_solids(camera) if camera is not None else ([], [])
+        camera_hulls += bodies
+        tubes += barrels + rig_capsules(support)
     with_maker = lens is None or lens.camera.sees_maker
     second = work.maker.second
     others = rows_of(second.solids) if second is not None else np.zeros((0, 7))
