@@ -1,5 +1,5 @@
-import { expect, test } from 'vitest';
-import { onDome, placeOf, reader, washOf, wayAt } from './dome';
+import { describe, expect, it, test } from 'vitest';
+import { labelPlace, onDome, placeOf, reader, washOf, washOfDepth, wayAt } from './dome';
 
 test('a direction and its place on the dome are one', () => {
   for (const way of [
@@ -39,4 +39,32 @@ test('paper where all the light arrives, more ink the less does', () => {
   expect(washOf(0.99)).toBe(0);
   const inks = [0.99, 0.95, 0.9, 0.8, 0.65, 0.4, 0.1].map(washOf);
   expect([...inks].sort((a, b) => a - b)).toEqual(inks);
+});
+
+test('paper where hardly a shadow is left, more ink the deeper it is', () => {
+  expect(washOfDepth(0.3)).toBe(0);
+  const inks = [0.3, 0.5, 0.7, 0.9, 1.2, 2, 4].map(washOfDepth);
+  expect([...inks].sort((a, b) => a - b)).toEqual(inks);
+  expect(new Set(inks).size).toBe(inks.length);
+});
+
+describe('the label of a lamp', () => {
+  it('stands outward beside it where it fits', () => {
+    expect(labelPlace(60, 80, 200)).toEqual({ x: 22, anchor: 'start' });
+    expect(labelPlace(-60, 80, 200)).toEqual({ x: -22, anchor: 'end' });
+  });
+
+  it('stands over it near the middle', () => {
+    expect(labelPlace(10, 80, 200)).toMatchObject({ anchor: 'middle' });
+  });
+
+  it('never sticks out of what there is room for', () => {
+    for (const x of [-190, -150, -60, 0, 60, 150, 190]) {
+      const width = 150;
+      const { x: shift, anchor } = labelPlace(x, width, 200);
+      const middle =
+        x + shift + (anchor === 'start' ? width / 2 : anchor === 'end' ? -width / 2 : 0);
+      expect(Math.abs(middle) + width / 2).toBeLessThanOrEqual(200);
+    }
+  });
 });

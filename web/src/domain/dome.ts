@@ -83,7 +83,48 @@ const STEPS: readonly [number, number][] = [
   [0.35, 0.6],
 ];
 
+const DEPTHS: readonly [number, number][] = [
+  [0.45, 0],
+  [0.6, 0.09],
+  [0.75, 0.2],
+  [1, 0.32],
+  [1.3, 0.44],
+  [2.2, 0.58],
+];
+const DARKEST = 0.74;
+
 /** How much ink is washed over a share of light: paper where all arrives, ink where none does. */
 export function washOf(share: number): number {
-  return STEPS.find(([least]) => share >= least)?.[1] ?? 0.74;
+  return STEPS.find(([least]) => share >= least)?.[1] ?? DARKEST;
+}
+
+/** The same for a shadow that is left with all lamps lit: it is watched from 0.7 stops, and spoils a
+ * picture from 1.3. */
+export function washOfDepth(stops: number): number {
+  return DEPTHS.find(([most]) => stops <= most)?.[1] ?? DARKEST;
+}
+
+export interface LabelPlace {
+  /** Beside the lamp: where the label is anchored. */
+  x: number;
+  anchor: 'start' | 'middle' | 'end';
+}
+
+const BESIDE = 22;
+const NEAR_MIDDLE = 40;
+
+/**
+ * Where the label of a lamp goes: outward beside it where it fits, else above or below it, moved in as
+ * far as it must be.
+ *
+ * `x` is the lamp's place from the middle of the dome, `width` that of the label, `half` half of what
+ * there is room for.
+ */
+export function labelPlace(x: number, width: number, half: number): LabelPlace {
+  const outward = Math.abs(x) + BESIDE + width <= half;
+  if (outward && Math.abs(x) >= NEAR_MIDDLE) {
+    return x > 0 ? { x: BESIDE, anchor: 'start' } : { x: -BESIDE, anchor: 'end' };
+  }
+  const over = Math.max(0, Math.abs(x) + width / 2 - half);
+  return { x: x > 0 ? 0 - over : over, anchor: 'middle' };
 }

@@ -5,7 +5,16 @@ import { useElementSize } from '@mantine/hooks';
 import { useEffect, useRef, useState } from 'react';
 import type { DomeDirection, LampDrawing } from '../api/types';
 import { clockWords } from '../domain/clock';
-import { onDome, RIM_DEG, reader, type Way, washOf, wayAt } from '../domain/dome';
+import {
+  labelPlace,
+  onDome,
+  RIM_DEG,
+  reader,
+  type Way,
+  washOf,
+  washOfDepth,
+  wayAt,
+} from '../domain/dome';
 import dome from './Dome.module.css';
 import classes from './drawings.module.css';
 
@@ -46,7 +55,10 @@ function Plan({
   const radius = size / 2 - EDGE;
   const middle = size / 2;
   return (
-    <div className={dome.plan} style={{ width: size, height: size }}>
+    <div className={dome.plan} style={{ width: size, height: size }} data-on-light>
+      <svg className={dome.under} width={size} height={size} aria-hidden="true">
+        <circle cx={middle} cy={middle} r={radius} />
+      </svg>
       <Wash directions={directions} radius={radius} size={size} />
       <svg
         className={`${classes.drawing} ${dome.over}`}
@@ -71,7 +83,7 @@ function Plan({
           {HOURS.map((hour) => {
             const at = onDome({ azimuth: hour * 30, elevation: RIM_DEG }, radius + 14);
             return (
-              <text key={hour} x={at.x} y={at.y + 5} textAnchor="middle" className={classes.text}>
+              <text key={hour} x={at.x} y={at.y + 5} textAnchor="middle" className={dome.hour}>
                 {hour === 6 ? 'you' : hour}
               </text>
             );
@@ -124,10 +136,10 @@ function Wash({
     if (!canvas || !context) return;
     const ink = getComputedStyle(canvas).color.match(/\d+/g)?.map(Number) ?? [32, 48, 44];
     const image = context.createImageData(canvas.width, canvas.height);
-    const share = reader(directions, (one) =>
-      one.depth_stops === null
-        ? 0.5 * (one.share + one.worst)
-        : 1 - Math.min(1, one.depth_stops / DEEP_STOPS),
+    const together = directions[0]?.depth_stops != null;
+    const wash = together ? washOfDepth : washOf;
+    const light = reader(directions, (one) =>
+      one.depth_stops === null ? 0.5 * (one.share + one.worst) : one.depth_stops,
     );
     const glare = reader(directions, (one) => (one.glare > 0.02 ? 1 : 0));
     const barred = reader(directions, (one) => (one.blocked ? 1 : 0));
@@ -139,7 +151,7 @@ function Wash({
         const y = row - half;
         if (x * x + y * y > radius * radius || !directions.length) continue;
         const way = wayAt(x, y, radius);
-        let shade = washOf(share(way));
+        let shade = wash(light(way));
         if (barred(way) > 0.5) {
           shade = (column + row) % 11 < 1.4 || (column - row + 4400) % 11 < 1.4 ? 0.75 : 0.05;
         } else if (framed(way) > 0.5) {
@@ -160,8 +172,8 @@ function Wash({
   return <canvas ref={ref} width={whole} height={whole} className={dome.wash} />;
 }
 
-/** With other lamps lit, a shadow so deep is washed as dark as no light at all. */
-const DEEP_STOPS = 2.5;
+/** Width of a letter of a label, on average. */
+const LETTER = 6.3;
 
 const STEP_DEG = 5;
 const SETTLE_MS = 500;
@@ -211,8 +223,8 @@ function Lamp({
     setLive(null);
     if (final) onCommit(final);
   };
-  const rim = Math.abs(at.x) > 0.55 * radius;
-  const aside = rim || Math.abs(at.x) < 40 ? 0 : at.x < 0 ? -22 : 22;
+  const label = `${lamp.name} · ${Math.round(lamp.share * 100)} %`;
+  const place = labelPlace(at.x, label.length * LETTER, radius + EDGE);
   const words = `${clockWords(way.azimuth)}, ${Math.round(way.elevation)}° up`;
   return (
     <g
@@ -271,12 +283,12 @@ function Lamp({
         <path d="M0 9v9" className={dome.beam} />
       </g>
       <text
-        x={aside}
-        y={aside ? 5 : at.y < 0 ? -20 : 32}
-        textAnchor={aside < 0 ? 'end' : aside > 0 ? 'start' : 'middle'}
+        x={place.x}
+        y={place.anchor === 'middle' ? (at.y < 0 ? -20 : 32) : 5}
+        textAnchor={place.anchor}
         className={`${classes.verd} ${classes.halo}`}
       >
-        {lamp.name} · {Math.round(lamp.share * 100)} %
+        {label}
       </text>
     </g>
   );

@@ -54,7 +54,7 @@ function Washes({ of, across, along, values, levels, ratio, size }: ZoneMapProps
   const unseen = values.some((one) => one <= UNSEEN);
   const told = of === 'gloss' ? [] : of === 'shadow' ? [most] : [most, least];
   return (
-    <g transform={`translate(${(size.width - width) / 2} 2)`}>
+    <g transform={`translate(${(size.width - width) / 2} 2)`} data-on-light>
       <defs>
         <pattern
           id={`${id}h`}

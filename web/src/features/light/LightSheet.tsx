@@ -220,18 +220,18 @@ function Legend({ together }: { together: boolean }) {
   return (
     <ul className={classes.legend} aria-label="What the dome shows">
       <li>
-        <i className={classes.paper} />{' '}
+        <i data-on-light />{' '}
         {together ? 'no shadow left, with the other light' : 'lit in every pose'}
       </li>
       <li>
-        <i className={classes.ink} />{' '}
+        <i className={classes.ink} data-on-light />{' '}
         {together ? 'the deeper the shadow that is left' : 'you or the camera stand in its light'}
       </li>
       <li>
-        <i className={classes.hatched} /> mirrored into the lens
+        <i className={classes.hatched} data-on-light /> mirrored into the lens
       </li>
       <li>
-        <i className={classes.crossed} /> nothing can stand there
+        <i className={classes.crossed} data-on-light /> nothing can stand there
       </li>
     </ul>
   );
