@@ -9,7 +9,7 @@ import pytest
 from starlette.testclient import TestClient
 
 from steeple.core.plan.changes import Change, apply_changes
-from steeple.core.plan.document import Plan
+from steeple.core.plan.document import Plan, Room
 from steeple.demo.plans import GILDING
 from tests.formats.test_ies import ies
 from tests.light_cases import OWNED_LAMPS
@@ -84,3 +84,18 @@ def test_the_cupboard_offers_lamps_and_cards(api: TestClient) -> None:
     found = api.get("/api/gear").json()
     assert {one["gear"]["name"] for one in found["fixtures"]} >= {"Soft square, 60"}
     assert found["cards"]
+
+
+def test_a_thing_is_lifted_off_the_background(api: TestClient) -> None:
+    asked = body(GILDING, size_mm=12.0)
+    found = api.post("/api/lifting", json=asked).json()
+    heights = [row["height_mm"] for row in found["rows"]]
+    assert heights == sorted(heights)
+    assert found["rows"][0]["stops"] > found["rows"][-1]["stops"]
+    assert found["says"]
+    dark = GILDING.model_copy(update={"lights": (), "cards": (), "room": Room()})
+    assert api.post("/api/lifting", json=body(dark)).json() is None
+    refused = api.post("/api/lifting", json=asked | {"size_mm": 0.5})
+    assert refused.status_code == 422
+    assert refused.json()["problems"][0]["field"] == "/size_mm"
+    assert api.post("/api/lifting", json=asked | {"camera": 7}).status_code == 422

@@ -14,6 +14,7 @@ from steeple.core.findings.scene import scenes_of
 from steeple.core.geometry.kernels import meets_capsule
 from steeple.core.light.emitters import How, light_at, rows_of, solids_of
 from steeple.core.plan.document import Camera, Maker, Plan, Position, Table, Work, Zone
+from steeple.core.solve.lamp_dome import dome_of
 from steeple.core.study.dome import (
     Direction,
     apart_deg,
@@ -26,7 +27,8 @@ from steeple.core.study.dome import (
     targets_of,
 )
 from steeple.core.study.light_scene import LightScene, light_scene
-from tests.plans import BODY, BULB, SOFT, ZOOM
+from tests.light_cases import lamp, with_lamps
+from tests.plans import BODY, BULB, SOFT, ZOOM, changed
 
 
 def bench(handedness: str = "right", lean: float = 15.0) -> LightScene:
@@ -211,3 +213,21 @@ def test_a_stand_that_ends_bars_what_is_above_and_below_it() -> None:
 
 def test_no_place_at_all_where_the_stand_is_too_short_for_the_distance() -> None:
     assert best_of(dome(bench(), SOFT, distance_mm=1600, reach=(None, 250.0), draft=True)) is None
+
+
+def test_no_lamp_goes_where_another_stands() -> None:
+    """Two lamps in one place: the dome of either bars the way to the other, and nothing else more."""
+    plan = changed(**with_lamps(lamp(SOFT, -600, 0, 700, "one"), lamp(BULB, 0, 500, 800, "two")))
+    found = dome_of(plan, lamp=0, draft=True)
+    alone = dome_of(changed(**with_lamps(lamp(SOFT, -600, 0, 700, "one"))), lamp=0, draft=True)
+    barred = {
+        (one.azimuth_deg, one.elevation_deg)
+        for one, other in zip(found.directions, alone.directions, strict=True)
+        if one.blocked and not other.blocked
+    }
+    assert barred
+    for azimuth, elevation in barred:
+        assert apart_deg((azimuth, elevation), (0.0, math.degrees(math.atan2(800, 500)))) < 25
+    assert {one.blocked for one in found.directions if one.blocked} >= {"another lamp"}
+    assert found.best is not None
+    assert not found.best.blocked

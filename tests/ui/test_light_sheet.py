@@ -290,3 +290,17 @@ def test_the_figures_come_before_the_mends(opened: Opener) -> None:
         route.continue_()
     expect(note.get_by_role("button").first).to_be_visible()
     expect(note).not_to_contain_text("Trying what would mend it")
+
+
+def test_a_thing_is_lifted_off_the_background(opened: Opener) -> None:
+    page = opened(SOUND, "light")
+    page.get_by_role("heading", name="How high off the background?").click()
+    row = page.get_by_role("row", name=re.compile("^4.0 cm"))
+    expect(row).to_contain_text("stops")
+    expect(page.get_by_text(re.compile("^Lying on the work it has a shadow of"))).to_be_visible()
+    small = row.inner_text()
+    page.get_by_label("Thing across").select_option("10.0 cm")
+    expect(row).not_to_have_text(small)
+    page.keyboard.press("Escape")
+    page.get_by_role("button", name=re.compile("change to inches")).click()
+    expect(page.get_by_label("Thing across").locator("option:checked")).to_have_text("3 7/8 in")

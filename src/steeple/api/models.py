@@ -15,6 +15,7 @@ from steeple.core.plan.problems import Problem
 from steeple.core.plan.reading import AnyPlan
 from steeple.core.plan.rigging import Adapter, Fixture, LightCard, Support
 from steeple.core.solve.place_lamps import LightingOutcome, Progress
+from steeple.core.study.lifting import SIZE_MM
 from steeple.core.study.light_maps import MapOf
 
 Revision = Annotated[int, Field(strict=True, ge=1, le=1_000_000_000)]
@@ -147,6 +148,14 @@ class LightMapRequest(Part):
     pose: Annotated[int, Field(strict=True, ge=0, le=8)] | None = Field(
         default=None, description="For shadows: one pose; None = the deepest over all."
     )
+
+
+class LiftingRequest(Part):
+    """A plan, one of its cameras, and how large the thing is that is lifted off the background."""
+
+    plan: AnyPlan
+    camera: CameraIndex = 0
+    size_mm: Annotated[float, Field(strict=True, ge=SIZE_MM[0], le=SIZE_MM[1])] = 20.0
 
 
 class PlaceLampsRequest(OwnedGear):

@@ -14,6 +14,7 @@ import type {
   ImportReport,
   Layout,
   Lens,
+  Lifting,
   LightingOutcome,
   LightMap,
   MeasuredLamp,
@@ -167,6 +168,9 @@ export const compareGlare = (plan: Plan, camera: number): Promise<GlareCompariso
   answer(
     client.POST('/api/compare-glare', { body: { plan, camera, ...ownedBody(NOTHING_OWNED) } }),
   );
+
+export const getLifting = (plan: Plan, camera: number, sizeMm: number): Promise<Lifting | null> =>
+  answer(client.POST('/api/lifting', { body: { plan, camera, size_mm: sizeMm } }));
 
 /** Places the lamps; tells each step of the work, and gives it up when the signal says so. */
 export async function placeLamps(

@@ -397,6 +397,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lifting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Lifting Compared
+         * @description The shadow of a small thing lifted off the background by and by; null where nothing is lit.
+         */
+        post: operations["lifting_compared_api_lifting_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/light-layouts": {
         parameters: {
             query?: never;
@@ -2719,6 +2739,53 @@ export interface components {
              * @description Kind of lens mount; bodies and lenses of one word fit together.
              */
             mount: string | null;
+        };
+        /**
+         * LiftRow
+         * @description The shadow of a thing at one height: see `study.lifting.Lift`; ``toward`` in clock words.
+         */
+        LiftRow: {
+            /** Height Mm */
+            height_mm: number;
+            /** Stops */
+            stops: number;
+            /** Aside Mm */
+            aside_mm: number;
+            /** Toward */
+            toward: string;
+            /** Soft Mm */
+            soft_mm: number | null;
+        };
+        /**
+         * Lifting
+         * @description A thing of a size at several heights, and the least of them at which its shadow is faint.
+         */
+        Lifting: {
+            /** Size Mm */
+            size_mm: number;
+            /** Rows */
+            rows: components["schemas"]["LiftRow"][];
+            /** Least Mm */
+            least_mm: number | null;
+            /** Says */
+            says: components["schemas"]["Piece"][];
+        };
+        /**
+         * LiftingRequest
+         * @description A plan, one of its cameras, and how large the thing is that is lifted off the background.
+         */
+        LiftingRequest: {
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Camera
+             * @default 0
+             */
+            camera: number;
+            /**
+             * Size Mm
+             * @default 20
+             */
+            size_mm: number;
         };
         /**
          * Light
@@ -6844,6 +6911,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LightMap"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    lifting_compared_api_lifting_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LiftingRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Lifting"] | null;
                 };
             };
             /** @description Bad Request */

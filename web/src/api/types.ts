@@ -78,3 +78,4 @@ export type PlacingLine = Schemas['PlacingLine'];
 export type PlacingProgress = Schemas['Progress'];
 export type SensorSize = Schemas['SensorSize'];
 export type Verdict = Finding['verdict'];
+export type Lifting = Schemas['Lifting'];

@@ -1,5 +1,5 @@
 import { describe, expect, it, test } from 'vitest';
-import { labelPlace, onDome, placeOf, reader, washOf, washOfDepth, wayAt } from './dome';
+import { labelPlaces, onDome, placeOf, reader, washOf, washOfDepth, wayAt } from './dome';
 
 test('a direction and its place on the dome are one', () => {
   for (const way of [
@@ -48,23 +48,43 @@ test('paper where hardly a shadow is left, more ink the deeper it is', () => {
   expect(new Set(inks).size).toBe(inks.length);
 });
 
-describe('the label of a lamp', () => {
-  it('stands outward beside it where it fits', () => {
-    expect(labelPlace(60, 80, 200)).toEqual({ x: 22, anchor: 'start' });
-    expect(labelPlace(-60, 80, 200)).toEqual({ x: -22, anchor: 'end' });
+describe('the labels of lamps', () => {
+  const half = 215;
+
+  it('stand outward beside them where they fit', () => {
+    expect(labelPlaces([{ x: 60, y: 0, width: 80 }], [], half)[0]).toMatchObject({
+      x: 22,
+      anchor: 'start',
+    });
+    expect(labelPlaces([{ x: -60, y: 0, width: 80 }], [], half)[0]).toMatchObject({
+      x: -22,
+      anchor: 'end',
+    });
   });
 
-  it('stands over it near the middle', () => {
-    expect(labelPlace(10, 80, 200)).toMatchObject({ anchor: 'middle' });
-  });
-
-  it('never sticks out of what there is room for', () => {
+  it('never stick out of what there is room for', () => {
     for (const x of [-190, -150, -60, 0, 60, 150, 190]) {
-      const width = 150;
-      const { x: shift, anchor } = labelPlace(x, width, 200);
-      const middle =
-        x + shift + (anchor === 'start' ? width / 2 : anchor === 'end' ? -width / 2 : 0);
-      expect(Math.abs(middle) + width / 2).toBeLessThanOrEqual(200);
+      const [place] = labelPlaces([{ x, y: -50, width: 150 }], [], half);
+      const shift = { start: 75, middle: 0, end: -75 }[place?.anchor ?? 'middle'];
+      expect(Math.abs(x + (place?.x ?? 0) + shift) + 75).toBeLessThanOrEqual(half);
     }
+  });
+
+  it('give way to a sign and to each other', () => {
+    const lamp = { x: -86, y: -70, width: 126 };
+    const [free] = labelPlaces([lamp], [], half);
+    expect(free?.y).toBe(-20);
+    const [moved] = labelPlaces([lamp], [{ x: -52, y: -94 }], half);
+    expect(moved?.y).toBe(32);
+    const near = [
+      { x: 10, y: -40, width: 120 },
+      { x: 30, y: -40, width: 120 },
+    ];
+    const [first, second] = labelPlaces(near, [], half);
+    expect([first?.x, first?.y]).not.toEqual([second?.x, second?.y]);
+  });
+
+  it('take the least evil where there is no room at all', () => {
+    expect(labelPlaces([{ x: 0, y: 0, width: 900 }], [], half)).toHaveLength(1);
   });
 });

@@ -6,7 +6,8 @@ import { useEffect, useRef, useState } from 'react';
 import type { DomeDirection, LampDrawing } from '../api/types';
 import { clockWords } from '../domain/clock';
 import {
-  labelPlace,
+  type LabelPlace,
+  labelPlaces,
   onDome,
   RIM_DEG,
   reader,
@@ -28,6 +29,7 @@ interface Props {
   onCommit: (index: number, way: Way) => void;
 }
 
+const UNPLACED: LabelPlace = { x: 0, y: 32, anchor: 'middle' };
 const HOURS = Array.from({ length: 12 }, (_, hour) => hour + 1);
 const RINGS = [20, 40, 60, 80];
 const EDGE = 26;
@@ -54,6 +56,14 @@ function Plan({
 }: Props & { size: number }) {
   const radius = size / 2 - EDGE;
   const middle = size / 2;
+  const labels = labelPlaces(
+    lamps.map((lamp) => ({
+      ...onDome(ownWay(lamp), radius),
+      width: LETTER * labelOf(lamp).length,
+    })),
+    best ? [onDome(wayOf(best), radius)] : [],
+    radius + EDGE,
+  );
   return (
     <div className={dome.plan} style={{ width: size, height: size }} data-on-light>
       <svg className={dome.under} width={size} height={size} aria-hidden="true">
@@ -88,11 +98,12 @@ function Plan({
               </text>
             );
           })}
-          {best ? <Best at={onDome(wayOf(best), radius)} /> : null}
-          {lamps.map((lamp) => (
+          {best ? <Best at={onDome(wayOf(best), radius)} told={!taken(best, lamps)} /> : null}
+          {lamps.map((lamp, index) => (
             <Lamp
               key={lamp.index}
               lamp={lamp}
+              place={labels[index] ?? UNPLACED}
               radius={radius}
               chosen={lamp.index === chosen}
               onChoose={() => onChoose(lamp.index)}
@@ -111,10 +122,25 @@ const wayOf = (one: { azimuth_deg: number; elevation_deg: number }): Way => ({
   elevation: one.elevation_deg,
 });
 
-function Best({ at }: { at: { x: number; y: number } }) {
+const NEAR_DEG = 9;
+
+/** Whether a lamp stands at a direction already, so that its sign would lie over it. */
+const taken = (best: DomeDirection, lamps: readonly LampDrawing[]): boolean =>
+  lamps.some(
+    (one) =>
+      Math.abs(one.elevation_deg - best.elevation_deg) < NEAR_DEG &&
+      Math.abs(((one.azimuth_deg - best.azimuth_deg + 540) % 360) - 180) < NEAR_DEG,
+  );
+
+function Best({ at, told }: { at: { x: number; y: number }; told: boolean }) {
   return (
     <g transform={`translate(${at.x} ${at.y})`} aria-hidden="true">
-      <circle r={15} className={dome.best} />
+      <circle r={16} className={dome.best} />
+      {told ? (
+        <text y={4} textAnchor="middle" className={`${classes.verd} ${classes.halo}`}>
+          best
+        </text>
+      ) : null}
     </g>
   );
 }
@@ -173,7 +199,14 @@ function Wash({
 }
 
 /** Width of a letter of a label, on average. */
-const LETTER = 6.3;
+const LETTER = 5.9;
+
+const labelOf = (lamp: LampDrawing): string => `${lamp.name} · ${Math.round(lamp.share * 100)} %`;
+
+const ownWay = (lamp: LampDrawing): Way => ({
+  azimuth: lamp.azimuth_deg,
+  elevation: Math.max(RIM_DEG, lamp.elevation_deg),
+});
 
 const STEP_DEG = 5;
 const SETTLE_MS = 500;
@@ -186,6 +219,7 @@ const KEYS: Record<string, Way> = {
 
 function Lamp({
   lamp,
+  place,
   radius,
   chosen,
   onChoose,
@@ -193,6 +227,7 @@ function Lamp({
   onCommit,
 }: {
   lamp: LampDrawing;
+  place: LabelPlace;
   radius: number;
   chosen: boolean;
   onChoose: () => void;
@@ -204,7 +239,7 @@ function Lamp({
   const start = useRef<{ x: number; y: number; from: { x: number; y: number } } | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   useEffect(() => () => clearTimeout(timer.current), []);
-  const own = { azimuth: lamp.azimuth_deg, elevation: Math.max(RIM_DEG, lamp.elevation_deg) };
+  const own = ownWay(lamp);
   const way = live ?? own;
   const at = onDome(way, radius);
   const show = (next: Way) => {
@@ -223,8 +258,6 @@ function Lamp({
     setLive(null);
     if (final) onCommit(final);
   };
-  const label = `${lamp.name} · ${Math.round(lamp.share * 100)} %`;
-  const place = labelPlace(at.x, label.length * LETTER, radius + EDGE);
   const words = `${clockWords(way.azimuth)}, ${Math.round(way.elevation)}° up`;
   return (
     <g
@@ -284,11 +317,11 @@ function Lamp({
       </g>
       <text
         x={place.x}
-        y={place.anchor === 'middle' ? (at.y < 0 ? -20 : 32) : 5}
+        y={place.y}
         textAnchor={place.anchor}
         className={`${classes.verd} ${classes.halo}`}
       >
-        {label}
+        {labelOf(lamp)}
       </text>
     </g>
   );

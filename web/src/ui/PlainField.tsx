@@ -1,6 +1,8 @@
 /** A figure that stands within a list of the plan, typed like any other. */
+import { useMemo } from 'react';
 import type { Problem } from '../api/types';
 import { FigureField } from './FigureField';
+import { useSteady } from './steady';
 
 interface Props {
   label: string;
@@ -12,17 +14,15 @@ interface Props {
 }
 
 export function PlainField({ label, kind, value, explain, nullable = false, onCommit }: Props) {
-  return (
-    <FigureField
-      field={{
-        label,
-        kind,
-        nullable,
-        ...(explain ? { explain } : {}),
-        ...(kind === 'mass' ? { unit: 'g' } : {}),
-      }}
-      value={value}
-      onCommit={onCommit}
-    />
+  const field = useMemo(
+    () => ({
+      label,
+      kind,
+      nullable,
+      ...(explain ? { explain } : {}),
+      ...(kind === 'mass' ? { unit: 'g' } : {}),
+    }),
+    [label, kind, nullable, explain],
   );
+  return <FigureField field={field} value={value} onCommit={useSteady(onCommit)} />;
 }

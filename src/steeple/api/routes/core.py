@@ -22,6 +22,7 @@ from steeple.api.models import (
     EvaluateRequest,
     FieldOfViewReply,
     Health,
+    LiftingRequest,
     LightMapRequest,
     NearestReply,
     NearestRequest,
@@ -49,6 +50,7 @@ from steeple.core.solve.compare import Comparison, compare
 from steeple.core.solve.glare import GlareComparison, compare_glare
 from steeple.core.solve.lamp_dome import DomeReply, dome_of, map_of
 from steeple.core.solve.layouts import Layout, layouts_of
+from steeple.core.solve.lifting import Lifting, lifting_of
 from steeple.core.solve.place_lamps import Progress, place_lamps
 from steeple.core.solve.supports import SupportComparison, compare_supports
 from steeple.core.solve.work_out import Outcome, work_out
@@ -149,6 +151,15 @@ def map_of_light(request: LightMapRequest, ctx: Ctx) -> Response:
             scenes_of=ctx.recent,
         ).model_dump_json()
     )
+
+
+@router.post("/lifting", response_model=Lifting | None)
+def lifting_compared(request: LiftingRequest, ctx: Ctx) -> Response:
+    """The shadow of a small thing lifted off the background by and by; null where nothing is lit."""
+    found = lifting_of(
+        request.plan, index=request.camera, size_mm=request.size_mm, scenes_of=ctx.recent
+    )
+    return _json("null" if found is None else found.model_dump_json())
 
 
 @router.post("/light-layouts", response_model=tuple[Layout, ...])

@@ -38,7 +38,8 @@ DEPTH_COST = 0.35
 """What a stop of shadow costs where other lamps stand."""
 LOW_DEG, LOW_COST = 40.0, 0.006
 """What a low lamp costs a degree: it lights the near side of the zone far more than the far one."""
-HEAD_CLEAR_MM, WALL_CLEAR_MM = 120.0, 40.0
+HEAD_CLEAR_MM, WALL_CLEAR_MM, LAMP_CLEAR_MM = 120.0, 40.0, 30.0
+ANOTHER_LAMP = "another lamp"
 _THREADS = 2
 
 
@@ -357,6 +358,34 @@ def seen_by_too(
             for one, emitter, share in zip(found, emitters, glare, strict=True)
         ]
     return tuple(found)
+
+
+def past_lamps(
+    found: Sequence[Direction],
+    scene: LightScene,
+    fixture: Fixture,
+    distance_mm: float,
+    standing: Sequence[Emitter],
+) -> tuple[Direction, ...]:
+    """The directions with the lamps that stand already: where one would stand in another there is no
+    room for it. Each is taken as a ball as large as its mean side."""
+
+    def in_the_way(one: Direction) -> bool:
+        lamp = lamp_in(scene, fixture, one.way, distance_mm)
+        return any(
+            lamp.centre.minus(other.centre).length
+            < (_mean_side(lamp) + _mean_side(other)) / 2 + LAMP_CLEAR_MM
+            for other in standing
+        )
+
+    return tuple(
+        replace(one, blocked=ANOTHER_LAMP) if not one.blocked and in_the_way(one) else one
+        for one in found
+    )
+
+
+def _mean_side(emitter: Emitter) -> float:
+    return (emitter.width_mm + emitter.height_mm) / 2
 
 
 def merit(direction: Direction) -> float:

@@ -171,6 +171,19 @@ class LightStudy:
             found += [(one, self.daylight.study.cct_k, none) for one in self.daylight.emitters]
         return found
 
+    @property
+    def areas(self) -> list[tuple[Emitter, float]]:
+        """The same with what the cards send on: every area that shines, and its colour."""
+        found = []
+        for emitter, cct_k, card_cd in self.sources:
+            found.append((emitter, cct_k))
+            found += [
+                (replace(card.emitter, intensity_cd=cd), cct_k)
+                for card, cd in zip(self.ground.cards, card_cd, strict=True)
+                if cd > 0
+            ]
+        return found
+
     def beside(self, index: int) -> Beside | None:
         """The light of everything but one lamp; None where nothing else is lit."""
         lamp, alone = self.lamps[index].lamp, self.alone[index]

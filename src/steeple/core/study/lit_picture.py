@@ -4,14 +4,13 @@ from __future__ import annotations
 
 import math
 from concurrent.futures import ThreadPoolExecutor
-from dataclasses import replace
 
 import numpy as np
 
 from steeple.core.geometry.kernels import Array, Flags
 from steeple.core.geometry.vectors import Vector
 from steeple.core.light.colour import tint
-from steeple.core.light.emitters import Emitter, light_at, rows_of
+from steeple.core.light.emitters import light_at, rows_of
 from steeple.core.light.gloss import FINISHES, gloss_luminance
 from steeple.core.simcam.camera import Lighting
 from steeple.core.study.lamp_light import flux_lm, room_lx_per_lm
@@ -50,16 +49,12 @@ def lighting_of(
     if not study.is_bright or mean <= 0 or study.cct_k is None:
         return None
     work, scene = study.work, study.scene
-    sources: list[tuple[Emitter, tuple[float, float, float]]] = []
+    white_k = study.cct_k
+    sources = [(one, tint(cct_k=cct_k, white_k=white_k)) for one, cct_k in study.areas]
     around_lx = np.zeros(3)
     per_lm = room_lx_per_lm(work)
-    for emitter, cct_k, card_cd in study.sources:
-        colour = tint(cct_k=cct_k, white_k=study.cct_k)
-        sources.append((emitter, colour))
-        around_lx += np.array(colour) * per_lm * flux_lm(emitter)
-        for card, cd in zip(study.ground.cards, card_cd, strict=True):
-            if cd > 0:
-                sources.append((replace(card.emitter, intensity_cd=cd), colour))
+    for emitter, cct_k, _ in study.sources:
+        around_lx += np.array(tint(cct_k=cct_k, white_k=white_k)) * per_lm * flux_lm(emitter)
     rows = rows_of(tuple(one for one, _ in sources))
     colours = np.array([colour for _, colour in sources])
     frame = _frame(study)

@@ -19,6 +19,7 @@ import { useUnits } from '../../ui/units';
 import { Cards } from './Cards';
 import { GlareWays } from './GlareWays';
 import { Lamps, TakeLamp } from './Lamps';
+import { Lifting } from './Lifting';
 import classes from './light.module.css';
 import { Maps } from './Maps';
 import { PlaceThem } from './PlaceThem';
@@ -51,6 +52,7 @@ export function LightSheet({ findings: _findings }: { findings: readonly Finding
       {light?.lamps.some((one) => one.glare > 0) ? (
         <GlareWays key={camera} camera={camera} />
       ) : null}
+      {light ? <Lifting camera={camera} /> : null}
       <Schools />
     </>
   );
