@@ -11,6 +11,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
+from functools import cached_property
 from typing import Literal
 
 import numpy as np
@@ -55,7 +56,7 @@ def axis_intensity(*, flux_lm: float, exponent: float) -> float:
     return positive(flux_lm, "flux_lm") * (exponent + 1.0) / (2 * math.pi)
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Emitter:
     """An area that gives light. Lengths in millimetres.
 
@@ -74,7 +75,7 @@ class Emitter:
     hole_mm: float = 0.0
     table: int = -1
 
-    @property
+    @cached_property
     def row(self) -> tuple[float, ...]:
         """The lamp as the kernels take it; its width lies level."""
         normal = self.toward.unit
