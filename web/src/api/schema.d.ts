@@ -2742,7 +2742,8 @@ export interface components {
         };
         /**
          * LiftRow
-         * @description The shadow of a thing at one height: see `study.lifting.Lift`; ``toward`` in clock words.
+         * @description The shadow of a thing at one height: see `study.lifting.Lift`; ``toward`` in clock words, empty
+         *     where no shadow is left within the zone.
          */
         LiftRow: {
             /** Height Mm */
