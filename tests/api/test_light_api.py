@@ -91,7 +91,7 @@ def test_a_thing_is_lifted_off_the_background(api: TestClient) -> None:
     found = api.post("/api/lifting", json=asked).json()
     heights = [row["height_mm"] for row in found["rows"]]
     assert heights == sorted(heights)
-    assert found["rows"][0]["stops"] > found["rows"][-1]["stops"]
+    assert found["rows"][0]["depth_stops"] > found["rows"][-1]["depth_stops"]
     assert found["says"]
     dark = GILDING.model_copy(update={"lights": (), "cards": (), "room": Room()})
     assert api.post("/api/lifting", json=body(dark)).json() is None

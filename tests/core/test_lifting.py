@@ -97,10 +97,10 @@ def test_the_answer_names_the_least_height_at_which_the_shadow_is_faint() -> Non
     found = lifting(changed(**with_lamps(ABOVE), **FLAT))
     by_height = {row.height_mm: row for row in found.rows}
     assert found.least_mm is not None
-    assert by_height[found.least_mm].stops <= FAINT_STOPS
+    assert by_height[found.least_mm].depth_stops <= FAINT_STOPS
     for row in found.rows:
         if row.height_mm < found.least_mm:
-            assert row.stops > FAINT_STOPS
+            assert row.depth_stops > FAINT_STOPS
     said = sentence_words(found.says, "cm")
     assert f"From {found.least_mm / 10:.1f} cm up" in said
     assert by_height[found.least_mm].toward in said
@@ -124,7 +124,7 @@ def test_a_window_alone_lights_it_too() -> None:
     )  # fmt: skip
     found = lifting(plan)
     assert all(row.soft_mm is None for row in found.rows)
-    assert found.rows[0].stops > found.rows[-1].stops
+    assert found.rows[0].depth_stops > found.rows[-1].depth_stops
 
 
 def test_nothing_lit_has_no_shadow() -> None:

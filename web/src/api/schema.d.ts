@@ -2748,8 +2748,8 @@ export interface components {
         LiftRow: {
             /** Height Mm */
             height_mm: number;
-            /** Stops */
-            stops: number;
+            /** Depth Stops */
+            depth_stops: number;
             /** Aside Mm */
             aside_mm: number;
             /** Toward */

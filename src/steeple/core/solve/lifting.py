@@ -22,7 +22,7 @@ class LiftRow(Result):
     where no shadow is left within the zone."""
 
     height_mm: float
-    stops: float
+    depth_stops: float
     aside_mm: float
     toward: str
     soft_mm: float | None
@@ -63,7 +63,7 @@ def lifting_of(
     if not found:
         return None
     rows = tuple(_row(one) for one in found)
-    least = next((one for one in rows if one.stops <= FAINT_STOPS), None)
+    least = next((one for one in rows if one.depth_stops <= FAINT_STOPS), None)
     return Lifting(
         size_mm=size_mm,
         rows=rows,
@@ -75,7 +75,7 @@ def lifting_of(
 def _row(one: Lift) -> LiftRow:
     return LiftRow(
         height_mm=one.height_mm,
-        stops=round(one.stops, 1),
+        depth_stops=round(one.stops, 1),
         aside_mm=round(one.aside_mm),
         toward=clock_words(one.toward_deg) if one.stops >= SEEN_STOPS else "",
         soft_mm=None if one.soft_mm is None else round(one.soft_mm),
@@ -90,13 +90,13 @@ def _words(rows: tuple[LiftRow, ...], least: LiftRow | None) -> Sentence:
     lying, highest = rows[0], rows[-1]
     if least is lying:
         return say(
-            "Even lying on the work its shadow is only {deep} deep.", deep=_stops(lying.stops)
+            "Even lying on the work its shadow is only {deep} deep.", deep=_stops(lying.depth_stops)
         )
-    begins = say("Lying on the work it has a shadow of {deep}. ", deep=_stops(lying.stops))
+    begins = say("Lying on the work it has a shadow of {deep}. ", deep=_stops(lying.depth_stops))
     if least is None:
         return begins + say(
             "At {height} it still has one of {deep}: a larger lamp, or a second one, does more.",
-            height=mm(highest.height_mm), deep=_stops(highest.stops),
+            height=mm(highest.height_mm), deep=_stops(highest.depth_stops),
         )  # fmt: skip
     if not least.toward:
         return begins + say(
@@ -105,5 +105,5 @@ def _words(rows: tuple[LiftRow, ...], least: LiftRow | None) -> Sentence:
     return begins + say(
         "From {height} up the shadow is faint, {deep}, and falls {aside} aside toward "
         + least.toward + ".",
-        height=mm(least.height_mm), deep=_stops(least.stops), aside=mm(least.aside_mm),
+        height=mm(least.height_mm), deep=_stops(least.depth_stops), aside=mm(least.aside_mm),
     )  # fmt: skip

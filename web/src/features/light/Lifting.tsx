@@ -68,10 +68,10 @@ export function Lifting({ camera }: { camera: number }) {
                         className={classes.depth}
                         data-on-light
                         style={{
-                          background: `color-mix(in srgb, var(--ink) ${Math.round(100 * washOfDepth(row.stops))}%, var(--sheet))`,
+                          background: `color-mix(in srgb, var(--ink) ${Math.round(100 * washOfDepth(row.depth_stops))}%, var(--sheet))`,
                         }}
                       />{' '}
-                      {row.stops.toFixed(1)} stops
+                      {row.depth_stops.toFixed(1)} stops
                     </td>
                     <td>{row.toward ? lengthWords(row.aside_mm, system) : ''}</td>
                     <td>{row.toward}</td>
