@@ -93,7 +93,12 @@ function IesFile({ texts, onFill }: Part) {
       {remarks.map((one) => (
         <p key={one}>{one}</p>
       ))}
-      {trouble ? <p role="alert">{trouble}</p> : null}
+      {trouble ? (
+        <p role="alert">
+          {trouble}
+          {texts.ies ? ' The one read before stays.' : ''}
+        </p>
+      ) : null}
     </div>
   );
 }
