@@ -202,6 +202,7 @@ def _moved(bench: _Bench) -> Iterator[GlareRemedy]:
         where=[*directions(), low],
         draft=True,
         reach=reach_of(lamp.lamp.part),
+        standing=study.standing(study.lamps.index(lamp)),
     )
     best = max((one for one in found[:-1] if one.free and one.glare == 0), key=merit, default=None)
     options = [(say("Lower it to {up}", up=Quantity(value=round(low[1]), unit="deg")), found[-1])]

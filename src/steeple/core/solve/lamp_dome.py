@@ -8,7 +8,7 @@ from steeple.core.plan.changes import Change
 from steeple.core.plan.document import Plan
 from steeple.core.solve.search import check_camera
 from steeple.core.study.answers import clock_words
-from steeple.core.study.dome import Direction, best_of, dome, past_lamps, penumbra_mm, seen_by_too
+from steeple.core.study.dome import Direction, best_of, dome, penumbra_mm, seen_by_too
 from steeple.core.study.given_light import reach_of, spot_at
 from steeple.core.study.light_answer import HAND_MM
 from steeple.core.study.light_maps import LightMap, MapOf, light_map
@@ -120,10 +120,9 @@ def dome_of(
         draft=draft,
         beside=beside,
         reach=reach_of(study.lamp.part),
+        standing=scene.light.standing(lamp),
     )
     found = seen_by_too(found, others, fixture, study.distance_mm)
-    standing = [one.lamp.emitter for place, one in enumerate(scene.light.lamps) if place != lamp]
-    found = past_lamps(found, scene.light.scene, fixture, study.distance_mm, standing)
     best = best_of(found)
     says: Sentence = say("Nothing can stand at this distance: try another.")
     changes: tuple[Change, ...] = ()

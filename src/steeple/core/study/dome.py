@@ -40,6 +40,9 @@ LOW_DEG, LOW_COST = 40.0, 0.006
 """What a low lamp costs a degree: it lights the near side of the zone far more than the far one."""
 HEAD_CLEAR_MM, WALL_CLEAR_MM, LAMP_CLEAR_MM = 120.0, 40.0, 30.0
 ANOTHER_LAMP = "another lamp"
+LAMP_ROOM = 0.8
+"""Of a lamp's mean side, the ball that it is taken as where another comes near: flat lamps can stand a
+little before and behind each other."""
 _THREADS = 2
 
 
@@ -151,6 +154,20 @@ def blocked_by(scene: LightScene, emitter: Emitter) -> str:
     gap = np.sqrt(((heads[:, :3] - np.array([*emitter.centre])) ** 2).sum(axis=1)) - heads[:, 3]
     if float(gap.min()) < HEAD_CLEAR_MM + half:
         return "your head"
+    return ""
+
+
+def _mean_side(emitter: Emitter) -> float:
+    return (emitter.width_mm + emitter.height_mm) / 2
+
+
+def in_another(emitter: Emitter, standing: Sequence[Emitter]) -> str:
+    """Said where a lamp would stand in one that stands already; empty where there is room."""
+    side = _mean_side(emitter)
+    for other in standing:
+        apart = emitter.centre.minus(other.centre).length
+        if apart < (side + _mean_side(other)) * LAMP_ROOM / 2 + LAMP_CLEAR_MM:
+            return ANOTHER_LAMP
     return ""
 
 
@@ -302,6 +319,7 @@ def dome(
     draft: bool = False,
     beside: Beside | None = None,
     reach: Reach = (None, None),
+    standing: Sequence[Emitter] = (),
 ) -> tuple[Direction, ...]:
     """Every direction of the dome for a lamp at a distance.
 
@@ -312,6 +330,7 @@ def dome(
     draft: three poses instead of nine, for an answer while something is moved.
     beside: the light of other lamps; None = the lamp alone.
     reach: how low and how high its stand holds it.
+    standing: the lamps that stand already.
     """
     looked = list(where) if where is not None else directions()
     emitters = [lamp_in(scene, fixture, one, distance_mm) for one in looked]
@@ -331,7 +350,8 @@ def dome(
             glare=float(glare[index]),
             in_frame=in_frame(scene, emitters[index]),
             blocked=blocked_by(scene, emitters[index])
-            or beyond_stand(emitters[index].centre.z, reach),
+            or beyond_stand(emitters[index].centre.z, reach)
+            or in_another(emitters[index], standing),
             depth_stops=None if depths is None else float(depths[index]),
         )
         for index, one in enumerate(looked)
@@ -358,34 +378,6 @@ def seen_by_too(
             for one, emitter, share in zip(found, emitters, glare, strict=True)
         ]
     return tuple(found)
-
-
-def past_lamps(
-    found: Sequence[Direction],
-    scene: LightScene,
-    fixture: Fixture,
-    distance_mm: float,
-    standing: Sequence[Emitter],
-) -> tuple[Direction, ...]:
-    """The directions with the lamps that stand already: where one would stand in another there is no
-    room for it. Each is taken as a ball as large as its mean side."""
-
-    def in_the_way(one: Direction) -> bool:
-        lamp = lamp_in(scene, fixture, one.way, distance_mm)
-        return any(
-            lamp.centre.minus(other.centre).length
-            < (_mean_side(lamp) + _mean_side(other)) / 2 + LAMP_CLEAR_MM
-            for other in standing
-        )
-
-    return tuple(
-        replace(one, blocked=ANOTHER_LAMP) if not one.blocked and in_the_way(one) else one
-        for one in found
-    )
-
-
-def _mean_side(emitter: Emitter) -> float:
-    return (emitter.width_mm + emitter.height_mm) / 2
 
 
 def merit(direction: Direction) -> float:

@@ -196,6 +196,10 @@ class LightStudy:
         cd = level * (UNKNOWN_CD if lamp.full_cd is None else lamp.full_cd)
         return Beside(things=others.pose_things, everything=others.pose_all, cd=cd)
 
+    def standing(self, index: int | None = None) -> tuple[Emitter, ...]:
+        """All lamps but one, lit or not."""
+        return tuple(one.lamp.emitter for at, one in enumerate(self.lamps) if at != index)
+
     @property
     def lamps_lx(self) -> float:
         """What the lamps alone give on the zone."""

@@ -82,10 +82,18 @@ def _best_ways(
     distance_mm: float,
     away_from: Sequence[LampStudy] = (),
     reach: Reach = (None, None),
+    index: int | None = None,
 ) -> list[Direction]:
-    """The best directions for a lamp, well apart from each other and from lamps that stand."""
+    """The best directions for a lamp, well apart from each other and from lamps that stand; ``index``
+    where it is one of the plan."""
     found = dome(
-        study.scene, fixture, distance_mm=distance_mm, where=COARSE, draft=True, reach=reach
+        study.scene,
+        fixture,
+        distance_mm=distance_mm,
+        where=COARSE,
+        draft=True,
+        reach=reach,
+        standing=study.standing(index),
     )
     chosen: list[Direction] = []
     for one in sorted((way for way in found if way.free), key=merit, reverse=True):
@@ -135,7 +143,11 @@ def _places(study: LightStudy) -> Iterator[Proposal]:
     for lamp in _troubled(study):
         distance = min(max(lamp.distance_mm, 700.0), 1600.0)
         for way in _best_ways(
-            study, lamp.lamp.part.fixture, distance, reach=reach_of(lamp.lamp.part)
+            study,
+            lamp.lamp.part.fixture,
+            distance,
+            reach=reach_of(lamp.lamp.part),
+            index=study.lamps.index(lamp),
         ):
             where = way.way
             if apart_deg(where, (lamp.azimuth_deg, lamp.elevation_deg)) < 8.0:
