@@ -22,20 +22,21 @@ from bench.plans import large_plan
 from bench.renderer import renderer
 from bench.timing import Timing, line, milliseconds, percentile
 from steeple.core.evaluation import evaluate
-from steeple.core.findings.scene import Owned, OwnedFixture, Recent
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import Plan
+from steeple.core.plan.gear.fixture import Fixture
+from steeple.core.plan.gear.owned import Owned, OwnedFixture
 from steeple.core.plan.reading import write_plan
-from steeple.core.plan.rigging import Fixture
-from steeple.core.solve.compare import compare
-from steeple.core.solve.work_out import work_out
-from steeple.core.solve.zoom_map import zoom_map
+from steeple.core.solve.lens.compare import compare
+from steeple.core.solve.lens.work_out import work_out
+from steeple.core.solve.lens.zoom_map import zoom_map
+from steeple.core.study.cache import StudyCache
 from steeple.demo.cupboard import BODIES, LENSES
 from steeple.demo.plans import PLANS
 from steeple.demo.rigging import LAMPS
 from steeple.formats.gear_json import write_gear_json
 from steeple.main import DATABASE_NAME, PAGES, make_context
-from steeple.services.pictures import picture_file
+from steeple.services.picture import picture_file
 from steeple.store.database import Database
 
 OWNED = Owned(
@@ -57,10 +58,10 @@ def _moved(plan: Plan, path: str, step: int) -> Plan:
 
 def _dragged(plans: Sequence[Plan]) -> list[float]:
     """How long each of some plans takes one after the other, sorted."""
-    recent = Recent()
+    recent = StudyCache()
     coming = iter(plans)
     return milliseconds(
-        lambda: evaluate(next(coming), try_mends=False, scenes_of=recent), times=len(plans) - 3
+        lambda: evaluate(next(coming), try_mends=False, cache=recent), times=len(plans) - 3
     )
 
 

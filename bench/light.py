@@ -14,16 +14,18 @@ from functools import partial
 import numpy as np
 
 from bench.timing import Timing, line, milliseconds, percentile
-from steeple.core.findings.scene import Owned, Recent, scenes_of
 from steeple.core.geometry.kernels import Array
 from steeple.core.light.emitters import light_at, rows_of, solids_of
 from steeple.core.plan.document import Plan
-from steeple.core.solve.glare import compare_glare
-from steeple.core.solve.lamp_dome import dome_of, map_of
-from steeple.core.solve.layouts import layouts_of
-from steeple.core.solve.place_lamps import place_lamps
-from steeple.core.study.dome import directions, lamp_in
-from steeple.core.study.light_scene import lattice
+from steeple.core.plan.gear.owned import Owned
+from steeple.core.solve.light.glare import compare_glare
+from steeple.core.solve.light.lamp_dome import dome_of, map_of
+from steeple.core.solve.light.layouts import layouts_of
+from steeple.core.solve.light.place_lamps import place_lamps
+from steeple.core.study.cache import StudyCache
+from steeple.core.study.light.dome import directions, lamp_in
+from steeple.core.study.light.lamps.scene import lattice
+from steeple.core.study.plan_study import camera_studies
 from steeple.demo.plans import GILDING, PLANS
 
 SAMPLES = 64
@@ -34,11 +36,11 @@ SIDES, RINGS = 24, 10
 def light_step(owned: Owned) -> Iterator[Timing]:
     """What the light step works out, on the demo plan that takes longest. Dome and map are asked for
     after the figures of the plan, which the server then remembers."""
-    known = Recent()
+    known = StudyCache()
     rows = (
-        ("dome of a lamp, 24 × 8 directions, 9 poses", lambda plan: dome_of(plan, scenes_of=known), 5, 2000),
-        ("its first picture, 3 poses", lambda plan: dome_of(plan, draft=True, scenes_of=known), 5, 300),
-        ("deepest shadow over nine poses, 42 × 28 places", lambda plan: map_of(plan, of="shadow", scenes_of=known), 5, 300),
+        ("dome of a lamp, 24 × 8 directions, 9 poses", lambda plan: dome_of(plan, cache=known), 5, 2000),
+        ("its first picture, 3 poses", lambda plan: dome_of(plan, draft=True, cache=known), 5, 300),
+        ("deepest shadow over nine poses, 42 × 28 places", lambda plan: map_of(plan, of="shadow", cache=known), 5, 300),
         ("lamps placed from the cupboard", lambda plan: list(place_lamps(plan, owned=owned)), 2, 10_000),
         ("the schools placed", lambda plan: layouts_of(plan, owned=owned), 2, 10_000),
         ("ways against glare", lambda plan: compare_glare(plan), 3, 3000),
@@ -81,7 +83,7 @@ def rays() -> Iterator[Timing]:
     """Shares of lamps seen from points past the maker, one core: pairs of lamp and point a second
     times `SAMPLES`, against so many any-hit rays of Embree over the same pairs."""
     plan: Plan = GILDING
-    study = scenes_of(plan)[0].light
+    study = camera_studies(plan)[0].light
     assert study is not None
     scene = study.scene
     body = solids_of(scene.people[4])

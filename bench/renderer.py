@@ -16,10 +16,10 @@ import numpy as np
 
 from bench.light import capsule_mesh
 from bench.timing import Timing, line, milliseconds, percentile
-from steeple.core.findings.scene import scenes_of
 from steeple.core.geometry.kernels import Array
 from steeple.core.geometry.vectors import Vector
 from steeple.core.light.emitters import Emitter, How, light_at, rows_of, solids_of
+from steeple.core.study.plan_study import camera_studies
 from steeple.demo.plans import GILDING
 
 ACROSS, ALONG = 42, 28
@@ -69,7 +69,7 @@ def renderer() -> Iterator[Timing]:
     except ImportError:
         return
     mi.set_variant("scalar_rgb")
-    study = scenes_of(GILDING)[0].light
+    study = camera_studies(GILDING)[0].light
     assert study is not None
     body = study.scene.people[4]
     solids, rows, points = solids_of(body), rows_of((LAMP,)), _points()

@@ -54,7 +54,7 @@ set_up_python() {
 warm_kernels() {
   local want
   want=$(hash_of src/steeple/core/geometry/kernels.py src/steeple/core/simcam/kernels.py \
-    src/steeple/core/light/*kernels.py)
+    src/steeple/core/light/kernels/*.py)
   is_done kernels "$want" && return
   say "Compiling the loops of the core ..."
   # A compiled loop does not notice that one it calls has changed.

@@ -5,9 +5,10 @@ from __future__ import annotations
 from typing import Any
 
 from steeple.core.findings.finding import Verdict
-from steeple.core.findings.scene import OwnedFixture
-from steeple.core.plan.document import LampPlace, Light, Plan
-from steeple.core.plan.rigging import Fixture
+from steeple.core.plan.document import Plan
+from steeple.core.plan.gear.fixture import Fixture
+from steeple.core.plan.gear.owned import OwnedFixture
+from steeple.core.plan.parts.lamp import LampPlace, Light
 from steeple.demo.plans import GILDING
 from tests.plans import BULB, SOFT
 

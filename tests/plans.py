@@ -6,30 +6,25 @@ from typing import Any
 
 from steeple.core.findings.finding import Finding
 from steeple.core.findings.judging import judge
-from steeple.core.findings.scene import Scene, scenes_of
 from steeple.core.geometry.rectangle import Rectangle
 from steeple.core.plan.changes import Change, apply_changes
-from steeple.core.plan.document import (
-    Camera,
-    Delivery,
-    Foot,
-    Item,
-    KeepClear,
-    LampPlace,
-    Light,
-    Maker,
-    Obstacle,
-    PlacedSupport,
-    Plan,
-    Position,
-    Room,
-    Table,
-    Work,
-    Zone,
-)
-from steeple.core.plan.gear import Body, FieldOfView, Lens, RecordingMode
-from steeple.core.plan.rigging import Adapter, Fixture, Joint, Support
-from steeple.core.study.lens import Sight
+from steeple.core.plan.document import Plan
+from steeple.core.plan.gear.adapter import Adapter
+from steeple.core.plan.gear.body import Body, FieldOfView, RecordingMode
+from steeple.core.plan.gear.fixture import Fixture
+from steeple.core.plan.gear.lens import Lens
+from steeple.core.plan.gear.support import Joint, Support
+from steeple.core.plan.parts.camera import Camera, Position
+from steeple.core.plan.parts.delivery import Delivery
+from steeple.core.plan.parts.lamp import LampPlace, Light
+from steeple.core.plan.parts.maker import Maker
+from steeple.core.plan.parts.room import KeepClear, Obstacle, Room
+from steeple.core.plan.parts.support import Foot, PlacedSupport
+from steeple.core.plan.parts.work import Item, Table, Work, Zone
+from steeple.core.study.base.assumptions import Assumption
+from steeple.core.study.lens.study import Sight
+from steeple.core.study.plan_study import CameraStudy, camera_studies
+from steeple.core.study.registry import STEPS
 
 BODY = Body(
     kind="camera",
@@ -266,14 +261,14 @@ def on(support: Support, **values: Any) -> Plan:
     return changed(SOUND, supports=[placed], **values)
 
 
-def scene(plan: Plan = SOUND) -> Scene:
+def scene(plan: Plan = SOUND) -> CameraStudy:
     """The first scene of a plan."""
-    return scenes_of(plan)[0]
+    return camera_studies(plan)[0]
 
 
 def finding(plan: Plan, code: str) -> Finding | None:
     """The finding of one rule on a plan, without mends."""
-    return next((one for one in judge(scenes_of(plan)) if one.code == code), None)
+    return next((one for one in judge(camera_studies(plan)) if one.code == code), None)
 
 
 def seen(sight: Sight | None) -> Rectangle:
@@ -281,3 +276,8 @@ def seen(sight: Sight | None) -> Rectangle:
     assert sight is not None
     assert sight.seen_surface is not None
     return sight.seen_surface
+
+
+def assumed_in(camera: CameraStudy) -> tuple[Assumption, ...]:
+    """Everything assumed for a camera, by every step."""
+    return camera.assumed_for(STEPS)

@@ -9,12 +9,12 @@ import pytest
 
 from steeple.api.app import make_app
 from steeple.core.evaluation import Evaluation
-from steeple.core.findings.finding import STEPS
 from steeple.core.findings.registry import RULES
-from steeple.core.study.figure_spec import FigureSpec
-from steeple.core.study.figures import FIGURES
-from steeple.core.study.hold_figures import HOLD_FIGURES
-from steeple.core.study.light_answer import LIGHT_FIGURES
+from steeple.core.study.base.figure import FigureSpec
+from steeple.core.study.base.step import STEP_IDS
+from steeple.core.study.hold.figures import HOLD_FIGURES
+from steeple.core.study.lens.figures import LENS_FIGURES
+from steeple.core.study.light.figures import LIGHT_FIGURES
 
 DOCUMENT: dict[str, Any] = make_app(None, None).openapi()
 OPERATIONS = [
@@ -126,10 +126,10 @@ def test_an_evaluation_is_described_whole() -> None:
 
 
 def test_codes_are_plain_words_of_one_form() -> None:
-    figures: list[FigureSpec[Any]] = [*FIGURES, *HOLD_FIGURES, *LIGHT_FIGURES]
+    figures: list[FigureSpec[Any]] = [*LENS_FIGURES, *HOLD_FIGURES, *LIGHT_FIGURES]
     keys = [figure.key for figure in figures]
     codes = [rule.code for rule in RULES] + [key.replace("_", "-") for key in keys]
     for code in codes:
         step, _, name = code.partition(".")
-        assert step in STEPS
+        assert step in STEP_IDS
         assert name.replace("-", "").isalpha()

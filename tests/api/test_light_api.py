@@ -9,7 +9,8 @@ import pytest
 from starlette.testclient import TestClient
 
 from steeple.core.plan.changes import Change, apply_changes
-from steeple.core.plan.document import Plan, Room
+from steeple.core.plan.document import Plan
+from steeple.core.plan.parts.room import Room
 from steeple.demo.plans import GILDING
 from tests.formats.test_ies import ies
 from tests.light_cases import OWNED_LAMPS

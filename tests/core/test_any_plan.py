@@ -12,12 +12,13 @@ from hypothesis import strategies as st
 
 from steeple.core.errors import InputError
 from steeple.core.evaluation import Evaluation, evaluate
-from steeple.core.plan.document import Plan, ShapeId
+from steeple.core.plan.document import Plan
+from steeple.core.plan.parts.work import ShapeId
 from steeple.core.plan.reading import PlanRefused
 from steeple.core.plan.shapes import SHAPES
-from steeple.core.solve.zoom_map import zoom_map
-from steeple.core.study.picture import picture_of
-from steeple.core.study.result import sentence_words
+from steeple.core.solve.lens.zoom_map import zoom_map
+from steeple.core.study.base.sentence import sentence_words
+from steeple.core.study.picture.picture import picture_of
 from steeple.demo.cupboard import BODIES, LENSES
 from tests.plans import SOUND, changed, scene
 

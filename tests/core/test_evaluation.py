@@ -7,9 +7,10 @@ import math
 import pytest
 
 from steeple.core.evaluation import Evaluation, evaluate
-from steeple.core.findings.scene import Owned
 from steeple.core.plan.document import Plan
-from steeple.core.study.result import Piece, mm, say, sentence_words
+from steeple.core.plan.gear.owned import Owned
+from steeple.core.study.base.sentence import Piece, mm, say, sentence_words
+from steeple.core.study.lens.drawing import CameraDrawing
 from steeple.core.units import UnitSystem
 from steeple.demo.cupboard import LENSES
 from steeple.demo.plans import GILDING, PLANS
@@ -26,6 +27,13 @@ def test_the_same_plan_gives_the_same_bytes(plan: Plan) -> None:
     first = evaluate(plan, owned=Owned(lenses=LENSES)).model_dump_json()
     assert evaluate(plan, owned=Owned(lenses=LENSES)).model_dump_json() == first
     assert Evaluation.model_validate_json(first).model_dump_json() == first
+
+
+def lens_drawing(evaluation: Evaluation) -> CameraDrawing:
+    """What the lens step draws of the first camera."""
+    drawing = getattr(evaluation.cameras[0].drawings, "lens")  # noqa: B009
+    assert isinstance(drawing, CameraDrawing)
+    return drawing
 
 
 def test_the_answer_says_height_zoom_coverage_and_spare() -> None:
@@ -92,16 +100,16 @@ def test_steps_carry_the_heaviest_verdict() -> None:
 
 
 def test_the_range_of_heights_says_what_bounds_it() -> None:
-    drawing = evaluate(SOUND).cameras[0].drawing
+    drawing = lens_drawing(evaluate(SOUND))
     assert drawing is not None
     bounds = drawing.range
     assert (bounds.works, bounds.least_by, bounds.greatest_by) == (True, "zone", "detail")
     assert bounds.greatest_mm is not None
     assert bounds.least_mm < 720 < bounds.greatest_mm
-    low = evaluate(changed(room__ceiling_mm=1500)).cameras[0].drawing
+    low = lens_drawing(evaluate(changed(room__ceiling_mm=1500)))
     assert low is not None
     assert (low.range.works, low.range.greatest_by) == (False, "ceiling")
-    tiny = evaluate(changed(work__finest_detail_mm=0.005)).cameras[0].drawing
+    tiny = lens_drawing(evaluate(changed(work__finest_detail_mm=0.005)))
     assert tiny is not None
     assert tiny.range.never == ("detail",)
 

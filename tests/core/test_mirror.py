@@ -11,9 +11,9 @@ from hypothesis import strategies as st
 from steeple.core.evaluation import evaluate
 from steeple.core.plan.document import Plan
 from steeple.core.plan.reading import validate_plan
-from steeple.core.solve.search import best_setting
-from steeple.core.solve.zoom_map import zoom_map
-from steeple.core.study.lens import LensStudy
+from steeple.core.solve.lens.search import best_setting
+from steeple.core.solve.lens.zoom_map import zoom_map
+from steeple.core.study.lens.study import LensStudy
 from steeple.demo.plans import PLANS
 from tests.plans import SOUND, changed, scene
 

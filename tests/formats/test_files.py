@@ -13,7 +13,7 @@ from steeple.core.units import UnitSystem
 from steeple.demo.plans import DUMPLINGS, PLANS
 from steeple.formats.card_pdf import Paper
 from steeple.formats.registry import FORMATS, PLAN_JSON, file_name
-from steeple.services.cards import card_file
+from steeple.services.card import card_file
 from tests.plans import BARE, SOUND, changed
 
 SIZES: dict[Paper, tuple[float, float]] = {"a4": (595.3, 841.9), "letter": (612, 792)}

@@ -10,8 +10,10 @@ from pathlib import Path
 
 import pytest
 
-from steeple.core.plan.document import Camera, Plan, Work
-from steeple.core.plan.gear import Lens
+from steeple.core.plan.document import Plan
+from steeple.core.plan.gear.lens import Lens
+from steeple.core.plan.parts.camera import Camera
+from steeple.core.plan.parts.work import Work
 from steeple.demo.cupboard import EVERYTHING, LENSES, STANDARD_ZOOM
 from steeple.services.gear import GearService
 from steeple.services.plans import PlanService

@@ -5,7 +5,8 @@ from __future__ import annotations
 import pytest
 from playwright.sync_api import Page, expect
 
-from steeple.core.plan.document import Plan, Work
+from steeple.core.plan.document import Plan
+from steeple.core.plan.parts.work import Work
 from tests.plans import SOUND, changed
 from tests.ui.conftest import Opener, Watch, saved
 from tests.ui.test_looks import violations

@@ -19,8 +19,8 @@ from steeple import __version__
 from steeple.api import errors
 from steeple.api.context import Context
 from steeple.api.limits import Limits
-from steeple.api.models import Problems
-from steeple.api.routes import core, gear, plans
+from steeple.api.replies import Problems
+from steeple.api.routes.registry import ROUTERS
 
 WORKERS = 4
 """Threads that answer at once. More than the cores need only take turns and make all wait."""
@@ -75,9 +75,8 @@ def make_app(context: Context | None, pages: Path | None) -> FastAPI:
     app.add_middleware(GZipMiddleware, minimum_size=GZIP_BYTES, compresslevel=GZIP_LEVEL)
     app.add_middleware(Limits)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=[*LOCAL_HOSTS, "testserver"])
-    app.include_router(plans.router)
-    app.include_router(core.router)
-    app.include_router(gear.router)
+    for router in ROUTERS:
+        app.include_router(router)
     if pages is not None:
         app.mount("/", Pages(directory=pages, html=True), name="pages")
     return app

@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 
 from fastapi import Request
 
-from steeple.core.findings.scene import Recent
+from steeple.core.study.cache import StudyCache
 from steeple.services.gear import GearService
 from steeple.services.plans import PlanService
 
@@ -17,7 +17,7 @@ class Context:
 
     plans: PlanService
     gear: GearService
-    recent: Recent = field(default_factory=Recent)
+    cache: StudyCache = field(default_factory=StudyCache)
 
 
 async def context_of(request: Request) -> Context:

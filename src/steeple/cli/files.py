@@ -9,7 +9,7 @@ from pathlib import Path
 from steeple.core.errors import DocumentError, SteepleError
 from steeple.core.evaluation import Evaluation, evaluate
 from steeple.core.plan.reading import PLAN_BYTES_LIMIT, PlanRefused, read_plan
-from steeple.core.study.result import sentence_words
+from steeple.core.study.base.sentence import sentence_words
 from steeple.core.units import UnitSystem
 from steeple.main import DATABASE_NAME, data_folder, make_context
 from steeple.store.database import Database, restore_from

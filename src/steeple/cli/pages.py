@@ -9,15 +9,14 @@ from pathlib import Path
 from typing import Any
 
 from steeple.api.app import make_app
-from steeple.core.findings.cautions import CAUTIONS
-from steeple.core.findings.registry import RULES
+from steeple.core.findings.registry import CAUTIONS, RULES
 from steeple.core.plan.reading import plan_schema
 from steeple.core.plan.shapes import SHAPES
-from steeple.core.study.figure_spec import FigureSpec
-from steeple.core.study.figures import FIGURES
-from steeple.core.study.forms import FORMS
-from steeple.core.study.hold_figures import HOLD_FIGURES
-from steeple.core.study.light_answer import LIGHT_FIGURES
+from steeple.core.study.base.figure import FigureSpec
+from steeple.core.study.hold.figures import HOLD_FIGURES
+from steeple.core.study.inputs.support_forms import FORMS
+from steeple.core.study.lens.figures import LENS_FIGURES
+from steeple.core.study.light.figures import LIGHT_FIGURES
 
 
 def physics_page() -> str:
@@ -33,7 +32,7 @@ def physics_page() -> str:
         "## Figures",
         "",
     ]
-    every: list[FigureSpec[Any]] = [*FIGURES, *HOLD_FIGURES, *LIGHT_FIGURES]
+    every: list[FigureSpec[Any]] = [*LENS_FIGURES, *HOLD_FIGURES, *LIGHT_FIGURES]
     for spec in every:
         lines += [
             f"### {spec.title} (`{spec.key}`)",

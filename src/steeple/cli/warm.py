@@ -11,7 +11,7 @@ from steeple.core.geometry.vectors import Vector
 from steeple.core.light.emitters import Emitter, light_at, solids_of
 from steeple.core.light.gloss import FINISHES, gloss_luminance
 from steeple.demo.plans import PLANS
-from steeple.services.pictures import picture_file
+from steeple.services.picture import picture_file
 
 
 def run(_arguments: argparse.Namespace) -> int:

@@ -3,48 +3,54 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
+from typing import Any
 
-from pydantic import Field
+from pydantic import Field, create_model
 
-from steeple.core.findings.cautions import Caution, cautions_for
-from steeple.core.findings.finding import GRAVITY, STEPS, Finding, Step, Verdict
-from steeple.core.findings.judging import judge
-from steeple.core.findings.scene import NOTHING_OWNED, Owned, Scene, SceneMaker, scenes_of
+from steeple.core.findings.caution import Caution
+from steeple.core.findings.finding import GRAVITY, Finding, Verdict
+from steeple.core.findings.judging import cautions_for, judge
 from steeple.core.plan.document import Plan
+from steeple.core.plan.gear.owned import NOTHING_OWNED, Owned
 from steeple.core.solve.mends import never, with_mends
-from steeple.core.study.answers import Answer, camera_missing_answer, lens_answer, work_answer
-from steeple.core.study.card import Card, card_of
-from steeple.core.study.drawing import CameraDrawing, WorkDrawing, camera_drawing, work_drawing
-from steeple.core.study.figures import lens_figures
-from steeple.core.study.hold_answer import hold_answer, hold_missing_answer
-from steeple.core.study.hold_drawing import HoldDrawing, hold_drawing
-from steeple.core.study.hold_figures import hold_figures
-from steeple.core.study.light_answer import (
-    LightDrawing,
-    light_answer,
-    light_drawing,
-    light_figures,
-    light_missing_answer,
-)
-from steeple.core.study.result import Assumption, Figure, Result, Working
+from steeple.core.study.base.answer import Answer
+from steeple.core.study.base.assumptions import Assumption, Assumptions
+from steeple.core.study.base.figure import Figure, Working, read_figures
+from steeple.core.study.base.result import Result
+from steeple.core.study.base.step import STEP_IDS, Scope, StepId
+from steeple.core.study.cache import StudyCache
+from steeple.core.study.card.card import Card, card_of
+from steeple.core.study.plan_study import CameraStudy, camera_studies
+from steeple.core.study.registry import STEPS
+
+
+def _drawings(name: str, *scopes: Scope) -> Any:
+    """A model with the drawing of each step of some scopes by its id, None where there is none yet."""
+    fields: dict[str, Any] = {
+        step.id: (step.drawn if step.scope == "plan" else step.drawn | None, ...)
+        for step in STEPS
+        if step.scope in scopes
+    }
+    return create_model(name, __base__=Result, __doc__="The drawing of each step.", **fields)
+
+
+PlanDrawings = _drawings("PlanDrawings", "plan")
+CameraDrawings = _drawings("CameraDrawings", "camera", "support")
 
 
 class CameraResult(Result):
-    """The figures of one camera. ``drawing`` is None while gear is missing, ``hold`` while nothing
-    is chosen that holds it, ``light`` while no lamp is placed."""
+    """The figures of one camera, and what each step draws of it."""
 
     id: str
     figures: tuple[Figure, ...] = ()
     working: tuple[Working, ...] = ()
-    drawing: CameraDrawing | None = None
-    hold: HoldDrawing | None = None
-    light: LightDrawing | None = None
+    drawings: CameraDrawings  # type: ignore[valid-type]
 
 
 class StepVerdict(Result):
     """The heaviest verdict among the findings of a step."""
 
-    step: Step
+    step: StepId
     verdict: Verdict
 
 
@@ -53,7 +59,7 @@ class Evaluation(Result):
 
     title: str
     answers: tuple[Answer, ...]
-    work: WorkDrawing
+    drawings: PlanDrawings  # type: ignore[valid-type]
     cameras: tuple[CameraResult, ...]
     findings: tuple[Finding, ...]
     steps: tuple[StepVerdict, ...]
@@ -68,7 +74,7 @@ def evaluate(
     *,
     owned: Owned = NOTHING_OWNED,
     try_mends: bool = True,
-    scenes_of: SceneMaker = scenes_of,
+    cache: StudyCache | None = None,
     stop: Callable[[], bool] = never,
 ) -> Evaluation:
     """Work out a plan.
@@ -78,95 +84,100 @@ def evaluate(
     plan: any valid plan, finished or not.
     owned: what the maker owns and mends may take.
     try_mends: False leaves the fixes out, for an answer while something is being dragged.
-    scenes_of: how scenes are come by; a `Recent` remembers those of the plans before.
+    cache: what was worked out for the plans before; nothing where none is given.
     stop: asked before each mend is tried; once it says so, the rest are left untried.
 
     Returns
     -------
-    The evaluation. The same arguments give the same bytes when written as JSON.
+    The evaluation. The same arguments give the same bytes when written as JSON, whatever the cache
+    remembers.
     """
-    scenes = scenes_of(plan, owned)
-    findings = judge(scenes)
+    cameras = camera_studies(plan, owned, cache)
+    findings = judge(cameras)
     if try_mends:
-        findings = with_mends(scenes, findings, stop)
-    cautions = cautions_for(scenes)
+        findings = with_mends(cameras, findings, stop)
+    assumed = _assumed(cameras)
+    first = cameras[0]
     return Evaluation(
         title=plan.title,
-        answers=_answers(plan, scenes),
-        work=work_drawing(scenes[0].work),
-        cameras=tuple(_camera(scene) for scene in scenes if scene.index is not None),
+        answers=_answers(cameras),
+        drawings=PlanDrawings(
+            **{step.id: step.drawing(first.of(step), "") for step in STEPS if step.scope == "plan"}
+        ),
+        cameras=tuple(_camera(one) for one in cameras if one.index is not None),
         findings=findings,
         steps=_steps(findings),
-        assumed=_assumed(scenes),
-        cautions=cautions,
+        assumed=assumed,
+        cautions=cautions_for(cameras),
         card=card_of(
             plan=plan,
-            work=scenes[0].work,
-            lens=scenes[0].lens,
-            hold=scenes[0].hold,
-            light=scenes[0].light,
-            assumed=_assumed(scenes),
+            camera=first.about,
+            studied=[(step, first.of(step)) for step in STEPS],
+            assumed=assumed,
         ),
         mends_tried=try_mends,
     )
 
 
-def _answers(plan: Plan, scenes: Sequence[Scene]) -> tuple[Answer, ...]:
-    answers = [work_answer(scenes[0].work)]
-    for scene in scenes:
-        answers.append(
-            lens_answer(scene.lens)
-            if scene.lens is not None
-            else camera_missing_answer(plan, scene.index or 0)
-        )
-    for scene in scenes:
-        answers.append(
-            hold_answer(scene.hold)
-            if scene.hold is not None
-            else hold_missing_answer(plan, scene.about, has_lens=scene.sight is not None)
-        )
-    for scene in scenes:
-        answers.append(
-            light_missing_answer(plan, scene.about)
-            if scene.light is None
-            else light_answer(scene.light, scene.about)
-        )
-    return tuple(answers)
+def _answers(cameras: Sequence[CameraStudy]) -> tuple[Answer, ...]:
+    """Step by step, and within a step camera by camera."""
+    return tuple(
+        step.answer(camera.of(step), camera.context)
+        for step in STEPS
+        for camera in (cameras[:1] if step.scope == "plan" else cameras)
+    )
 
 
-def _camera(scene: Scene) -> CameraResult:
-    if scene.lens is None:
-        return CameraResult(id=scene.about)
-    figures, working = lens_figures(scene.lens, scene.all_assumptions)
-    if scene.hold is not None:
-        more, how = hold_figures(scene.hold, scene.all_assumptions)
-        figures, working = (*figures, *more), (*working, *how)
-    if scene.light is not None:
-        more, how = light_figures(scene.light, scene.all_assumptions, scene.about)
-        figures, working = (*figures, *more), (*working, *how)
+def _camera(camera: CameraStudy) -> CameraResult:
+    about, assumed = camera.about, Assumptions(list(camera.assumed_for(STEPS)))
+    figures: list[Figure] = []
+    workings: list[Working] = []
+    drawings: dict[str, Result | None] = {}
+    for step in STEPS:
+        if step.scope == "plan":
+            continue
+        value = camera.of(step)
+        drawings[step.id] = None if value is None else step.drawing(value, about)
+        # Without a camera's own study (body or lens missing) what the lamps give is not said of it.
+        if value is None or not _stands(camera) or step.numbers is None:
+            continue
+        numbers = step.numbers(value, assumed, about)
+        if numbers is not None:
+            read, how = read_figures(step.figures, numbers, about)
+            figures += read
+            workings += how
+    if not _stands(camera):
+        drawings = dict.fromkeys(drawings)
     return CameraResult(
-        id=scene.about,
-        figures=figures,
-        working=working,
-        drawing=camera_drawing(scene.lens),
-        hold=None if scene.hold is None else hold_drawing(scene.hold),
-        light=None if scene.light is None else light_drawing(scene.light),
+        id=about,
+        figures=tuple(figures),
+        working=tuple(workings),
+        drawings=CameraDrawings(**drawings),
+    )
+
+
+def _stands(camera: CameraStudy) -> bool:
+    """Whether the steps that are asked for each camera know this one."""
+    return all(
+        camera.of(step) is not None
+        for step in STEPS
+        if step.scope == "camera" and not step.without_camera
     )
 
 
 def _steps(findings: Sequence[Finding]) -> tuple[StepVerdict, ...]:
     verdicts: list[StepVerdict] = []
-    for step in STEPS:
+    for step in STEP_IDS:
         own = [finding.verdict for finding in findings if finding.step == step]
         if own:
             verdicts.append(StepVerdict(step=step, verdict=max(own, key=GRAVITY.__getitem__)))
     return tuple(verdicts)
 
 
-def _assumed(scenes: Sequence[Scene]) -> tuple[Assumption, ...]:
+def _assumed(cameras: Sequence[CameraStudy]) -> tuple[Assumption, ...]:
     """Everything assumed, each field once, in the order in which it was met."""
     by_field: dict[str, Assumption] = {}
-    for scene in scenes:
-        for assumption in scene.assumed:
+    for camera in cameras:
+        for assumption in camera.assumed_for(STEPS):
             by_field.setdefault(assumption.field, assumption)
     return tuple(by_field.values())

@@ -2,29 +2,15 @@
 
 from __future__ import annotations
 
-from steeple.core.plan.daylight import Daylight, Window
-from steeple.core.plan.document import (
-    Aim,
-    Camera,
-    Delivery,
-    Foot,
-    Item,
-    KeepClear,
-    LampPlace,
-    Light,
-    Maker,
-    Obstacle,
-    OtherLoad,
-    PlacedSupport,
-    Plan,
-    Position,
-    Room,
-    SecondPerson,
-    Slope,
-    Table,
-    Work,
-    Zone,
-)
+from steeple.core.plan.document import Plan
+from steeple.core.plan.parts.camera import Aim, Camera, Position
+from steeple.core.plan.parts.delivery import Delivery
+from steeple.core.plan.parts.lamp import LampPlace, Light
+from steeple.core.plan.parts.maker import Maker, SecondPerson
+from steeple.core.plan.parts.room import KeepClear, Obstacle, Room, Slope
+from steeple.core.plan.parts.support import Foot, OtherLoad, PlacedSupport
+from steeple.core.plan.parts.window import Daylight, Window
+from steeple.core.plan.parts.work import Item, Table, Work, Zone
 from steeple.demo.cupboard import MIDSIZE, SMALL, STANDARD_ZOOM, WIDE_ZOOM
 from steeple.demo.rigging import adapter, lamp, support
 

@@ -2,20 +2,16 @@
 
 from __future__ import annotations
 
-from steeple.core.plan.cupboard import Gear
-from steeple.core.plan.rigging import (
-    Adapter,
-    Fixture,
-    Joint,
-    Lead,
-    LightCard,
-    Medium,
-    Microphone,
-    PowerSource,
-    Recorder,
-    Section,
-    Support,
-)
+from steeple.core.plan.gear.adapter import Adapter
+from steeple.core.plan.gear.fixture import Fixture
+from steeple.core.plan.gear.kinds import Gear
+from steeple.core.plan.gear.lead import Lead
+from steeple.core.plan.gear.light_card import LightCard
+from steeple.core.plan.gear.medium import Medium
+from steeple.core.plan.gear.microphone import Microphone
+from steeple.core.plan.gear.power import PowerSource
+from steeple.core.plan.gear.recorder import Recorder
+from steeple.core.plan.gear.support import Joint, Section, Support
 
 # fmt: off
 LAMPS: tuple[Gear, ...] = (

@@ -21,11 +21,11 @@ from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.platypus import Paragraph, Table, TableStyle
 
-from steeple.core.findings.cautions import Caution
-from steeple.core.study.card import Card, Mark
-from steeple.core.study.card_parts import CardRow
-from steeple.core.study.drawing import Box
-from steeple.core.study.result import Sentence, sentence_words
+from steeple.core.findings.caution import Caution
+from steeple.core.study.base.card import CardRow
+from steeple.core.study.base.sentence import Sentence, sentence_words
+from steeple.core.study.base.shapes import Box
+from steeple.core.study.card.card import Card, Mark
 from steeple.core.units import UnitSystem, length_words
 
 Paper = Literal["a4", "letter"]

@@ -7,11 +7,15 @@ from typing import TypeVar
 
 from steeple.core.errors import InputError
 from steeple.core.plan.changes import Change, apply_changes
-from steeple.core.plan.cupboard import Gear, GearKind
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear import Body, Lens
+from steeple.core.plan.gear.adapter import Adapter
+from steeple.core.plan.gear.body import Body
+from steeple.core.plan.gear.fixture import Fixture
+from steeple.core.plan.gear.kinds import Gear, GearKind
+from steeple.core.plan.gear.lens import Lens
+from steeple.core.plan.gear.light_card import LightCard
+from steeple.core.plan.gear.support import Support
 from steeple.core.plan.reading import read_plan
-from steeple.core.plan.rigging import Adapter, Fixture, LightCard, Support
 from steeple.formats.gear_csv import RowRefused, Table, read_gear_csv, write_gear_csv
 from steeple.formats.gear_json import read_gear_json, write_gear_json
 from steeple.services.plans import Clock, new_id

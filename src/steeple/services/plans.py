@@ -8,7 +8,9 @@ from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
 
-from steeple.core.plan.document import Camera, Plan, ShapeId, Work
+from steeple.core.plan.document import Plan
+from steeple.core.plan.parts.camera import Camera
+from steeple.core.plan.parts.work import ShapeId, Work
 from steeple.core.plan.reading import read_plan, write_plan
 from steeple.core.plan.shapes import SHAPES
 from steeple.core.plan.words import field_words

@@ -5,6 +5,7 @@ type Schemas = components['schemas'];
 
 export type Plan = Schemas['Plan-Output'];
 export type Camera = Schemas['Camera-Output'];
+export type CameraResult = Evaluation['cameras'][number];
 export type Body = Schemas['Body-Output'];
 export type Lens = Schemas['Lens-Output'];
 export type Evaluation = Schemas['Evaluation'];

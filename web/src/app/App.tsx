@@ -5,9 +5,9 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import type { UnitSystem } from '../domain/units';
-import { CupboardPage } from '../pages/CupboardPage';
-import { SheetPage } from '../pages/SheetPage';
-import { ShelfPage } from '../pages/ShelfPage';
+import { CupboardPage } from '../gear/CupboardPage';
+import { SheetPage } from '../page/SheetPage';
+import { ShelfPage } from '../shelf/ShelfPage';
 import { UnitsContext } from '../ui/units';
 import { theme } from './theme';
 

@@ -1,4 +1,4 @@
-"""Routes for the cupboard: find, add, change, retire, exchange, and offer to plans."""
+"""Routes for the cupboard."""
 
 from __future__ import annotations
 
@@ -7,48 +7,181 @@ from typing import Annotated, Any
 
 from fastapi import APIRouter, Depends, Query, Request, Response
 from fastapi.concurrency import run_in_threadpool
+from pydantic import JsonValue
 
 from steeple.api.context import Context, context_of
-from steeple.api.models import (
-    AdapterInUse,
-    CardInUse,
-    CupboardReply,
-    EditThing,
-    FixtureInUse,
-    GearId,
-    GearKindReply,
-    ImportReport,
-    MeasuredLamp,
-    NewThing,
-    OwnedBody,
-    OwnedLens,
-    PlanId,
-    PlanSheet,
-    PlanWithThing,
-    RowProblem,
-    RowReport,
-    Step,
-    SupportInUse,
-    Thing,
-    Things,
-)
-from steeple.api.routes.plans import sheet_reply
-from steeple.core.plan.cupboard import KINDS, GearKind, gear_fields, validate_gear
-from steeple.core.plan.gear_words import KIND_TITLES
+from steeple.api.replies import PlanId, Revision
+from steeple.api.routes.plans import PlanSheet, Step, sheet_reply
+from steeple.core.plan.gear.adapter import Adapter
+from steeple.core.plan.gear.body import Body
+from steeple.core.plan.gear.field_words import KIND_TITLES
+from steeple.core.plan.gear.fixture import Fixture
+from steeple.core.plan.gear.kinds import KINDS, GearField, GearKind, gear_fields, validate_gear
+from steeple.core.plan.gear.lens import Lens
+from steeple.core.plan.gear.light_card import LightCard
+from steeple.core.plan.gear.support import Support
+from steeple.core.plan.values import Part
 from steeple.formats.ies import read_ies_file
 from steeple.formats.registry import GEAR_CSV, GEAR_JSON, file_name
 from steeple.services.gear import Import
 from steeple.store.gear import StoredGear
 
+
+class OwnedBody(Part):
+    """A body in the cupboard."""
+
+    id: str
+    gear: Body
+
+
+class OwnedLens(Part):
+    """A lens in the cupboard."""
+
+    id: str
+    gear: Lens
+
+
+class SupportInUse(Part):
+    """A support in the cupboard."""
+
+    id: str
+    gear: Support
+
+
+class FixtureInUse(Part):
+    """A lamp in the cupboard."""
+
+    id: str
+    gear: Fixture
+
+
+class CardInUse(Part):
+    """A bounce card, flag or diffuser in the cupboard."""
+
+    id: str
+    gear: LightCard
+
+
+class AdapterInUse(Part):
+    """An adapter in the cupboard."""
+
+    id: str
+    gear: Adapter
+
+
+class CupboardReply(Part):
+    """What plans take from the cupboard."""
+
+    bodies: tuple[OwnedBody, ...]
+    lenses: tuple[OwnedLens, ...]
+    supports: tuple[SupportInUse, ...]
+    adapters: tuple[AdapterInUse, ...]
+    fixtures: tuple[FixtureInUse, ...]
+    cards: tuple[CardInUse, ...]
+
+
+class MeasuredLamp(Part):
+    """What an IES LM-63 file says of a lamp. ``axis_cd`` is its intensity along its axis."""
+
+    ies: str
+    width_mm: float | None
+    height_mm: float | None
+    beam_deg: float
+    flux_lm: float
+    axis_cd: float
+    power_w: float | None
+    remarks: tuple[str, ...]
+
+
+class Thing(Part):
+    """A thing in the cupboard; ``figures`` are those of its kind."""
+
+    id: str
+    kind: GearKind
+    name: str
+    figures: dict[str, JsonValue]
+    version: int
+    changed_at: str
+    retired: bool
+
+
+class Things(Part):
+    """Things found, and how many there are of each kind."""
+
+    things: tuple[Thing, ...]
+    counts: dict[str, int]
+
+
+class NewThing(Part):
+    """A thing to put into the cupboard."""
+
+    kind: GearKind
+    figures: dict[str, JsonValue]
+
+
+class EditThing(Part):
+    """New figures of a thing, and the version they started from."""
+
+    base_version: Revision
+    figures: dict[str, JsonValue]
+
+
+class GearKindReply(Part):
+    """A kind of gear and its fields."""
+
+    kind: GearKind
+    title: str
+    plural: str
+    fields: tuple[GearField, ...]
+
+
+class PlanWithThing(Part):
+    """A plan that carries a copy of a thing; ``same`` where the copy agrees with the cupboard."""
+
+    id: str
+    title: str
+    revision: int
+    same: bool
+
+
+class RowReport(Part):
+    """A row of an imported file."""
+
+    line: int
+    kind: str
+    name: str
+
+
+class RowProblem(Part):
+    """A row of an imported file that is refused."""
+
+    line: int
+    column: str
+    value: str
+    sentence: str
+
+
+class ImportReport(Part):
+    """What became of an imported file. Nothing was taken unless ``done``."""
+
+    done: bool
+    encoding: str
+    delimiter: str
+    decimal_mark: str
+    fresh: tuple[RowReport, ...]
+    known: tuple[RowReport, ...]
+    refused: tuple[RowProblem, ...]
+
+
+GearId = PlanId
+
 router = APIRouter(prefix="/api/gear", tags=["gear"])
+
+
 Ctx = Annotated[Context, Depends(context_of)]
+
+
 Words = Annotated[str, Query(max_length=120)]
-_FILE: dict[str, Any] = {
-    "requestBody": {
-        "required": True,
-        "content": {"application/octet-stream": {"schema": {"type": "string"}}},
-    }
-}
 
 
 def _thing(stored: StoredGear) -> Thing:
@@ -61,6 +194,14 @@ def _thing(stored: StoredGear) -> Thing:
         changed_at=stored.changed_at,
         retired=stored.retired,
     )
+
+
+_FILE: dict[str, Any] = {
+    "requestBody": {
+        "required": True,
+        "content": {"application/octet-stream": {"schema": {"type": "string"}}},
+    }
+}
 
 
 @router.get("")

@@ -1,33 +1,85 @@
-"""Routes for plans: shelf, sheet, revisions, files, card."""
+"""Routes for plans: shelf, sheet, revisions, files."""
 
 from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import APIRouter, Depends, Path, Query, Request, Response
+from fastapi import APIRouter, Depends, Path, Request, Response
 from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import Response as PlainResponse
 
 from steeple.api.context import Context, context_of
-from steeple.api.models import (
-    Edit,
-    Head,
-    NewPlan,
-    OldPlan,
-    PlanId,
-    PlanOnShelf,
-    PlanSheet,
-    Shelf,
-    Step,
-)
-from steeple.core.units import UnitSystem
-from steeple.formats.card_pdf import Paper
-from steeple.formats.registry import CARD_PDF, PLAN_JSON, file_name
-from steeple.services.cards import card_file
+from steeple.api.replies import PlanId, Revision, download
+from steeple.core.plan.document import Plan
+from steeple.core.plan.parts.work import ShapeId
+from steeple.core.plan.reading import AnyPlan
+from steeple.core.plan.values import Name, Part
+from steeple.formats.registry import PLAN_JSON, file_name
 from steeple.store.plans import ShelfEntry, StoredPlan
 
 router = APIRouter(prefix="/api/plans", tags=["plans"])
 Ctx = Annotated[Context, Depends(context_of)]
+
+
+class PlanSheet(Part):
+    """A plan as it stands."""
+
+    id: str
+    revision: int
+    changed_at: str
+    undo_label: str | None
+    redo_label: str | None
+    plan: Plan
+
+
+class PlanOnShelf(Part):
+    """A line of the shelf."""
+
+    id: str
+    title: str
+    shape: str
+    revision: int
+    changed_at: str
+
+
+class Shelf(Part):
+    """Plans, those changed last first."""
+
+    plans: tuple[PlanOnShelf, ...]
+    removed: tuple[PlanOnShelf, ...]
+
+
+class NewPlan(Part):
+    """What a new plan begins with."""
+
+    title: Name
+    shape: ShapeId
+
+
+class Edit(Part):
+    """A plan to save, and the revision it started from."""
+
+    base_revision: Revision
+    plan: AnyPlan
+
+
+class Step(Part):
+    """Undo or redo, and the revision it starts from."""
+
+    base_revision: Revision
+
+
+class Head(Part):
+    """The newest revision of a plan."""
+
+    revision: int
+
+
+class OldPlan(Part):
+    """A plan as it was at a revision."""
+
+    revision: int
+    plan: Plan
 
 
 def sheet_reply(stored: StoredPlan, status: int = 200) -> Response:
@@ -156,29 +208,4 @@ def revision(
 def file(ctx: Ctx, plan_id: PlanId) -> Response:
     """The plan as a file."""
     title, text = ctx.plans.file(plan_id)
-    return _download(text.encode(), PLAN_JSON.media_type, file_name(title, PLAN_JSON))
-
-
-@router.get(
-    "/{plan_id}/card.pdf",
-    response_class=PlainResponse,
-    responses={200: {"content": {CARD_PDF.media_type: {}}}},
-)
-def card(
-    ctx: Ctx,
-    plan_id: PlanId,
-    paper: Annotated[Paper, Query()] = "a4",
-    units: Annotated[UnitSystem, Query()] = "cm",
-) -> Response:
-    """The set-up card as a PDF of one page."""
-    plan = ctx.plans.get(plan_id).plan
-    content = card_file(plan, paper=paper, system=units)
-    return _download(content, CARD_PDF.media_type, file_name(plan.title, CARD_PDF))
-
-
-def _download(content: bytes, media_type: str, name: str) -> Response:
-    return PlainResponse(
-        content,
-        media_type=media_type,
-        headers={"content-disposition": f'attachment; filename="{name}"'},
-    )
+    return download(text.encode(), PLAN_JSON.media_type, file_name(title, PLAN_JSON))

@@ -1,24 +1,20 @@
-"""What a rule says, and what a rule is."""
+"""What is found: one verdict of the rules, with its reason and what would mend it."""
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import Literal
 
 from pydantic import Field
 
-from steeple.core.findings.scene import Scene
 from steeple.core.plan.changes import Change
-from steeple.core.study.result import Quantity, Result, Sentence
+from steeple.core.study.base.result import Result
+from steeple.core.study.base.sentence import Quantity, Sentence
+from steeple.core.study.base.step import StepId
 from steeple.core.units import Unit
 
 Verdict = Literal["holds", "watch", "fails", "unknown"]
-Step = Literal["work", "lens", "hold", "light"]
 
-STEPS: tuple[Step, ...] = ("work", "lens", "hold", "light")
-OF_A_CAMERA: tuple[Step, ...] = ("lens", "hold", "light")
-"""Steps whose findings concern one camera each."""
 GRAVITY: dict[Verdict, int] = {"holds": 0, "watch": 1, "unknown": 2, "fails": 3}
 """How much a verdict weighs when two outcomes are compared; less is better."""
 
@@ -37,7 +33,7 @@ class Finding(Result):
 
     code: str
     about: str = Field(description="Id of the camera concerned; empty for the plan as a whole.")
-    step: Step
+    step: StepId
     verdict: Verdict
     title: Sentence
     reason: Sentence = ()
@@ -70,73 +66,11 @@ def measured(
 
 
 @dataclass(frozen=True, slots=True)
-class Said:
-    """What a rule says of a scene, before its name and its fixes are put to it."""
+class Judgement:
+    """What a rule says of a camera, before its name and its fixes are put to it."""
 
     verdict: Verdict
     title: Sentence
     reason: Sentence = ()
     measured: Measured | None = None
     place: str = ""
-
-
-@dataclass(frozen=True, slots=True)
-class Proposal:
-    """A change that may mend something; nothing is offered before it was tried.
-
-    Of proposals of one ``family`` (the same change, further and further) only the first that mends
-    is offered.
-    """
-
-    action: Sentence
-    changes: tuple[Change, ...]
-    family: str = ""
-
-
-def no_proposals(_scene: Scene) -> Iterable[Proposal]:
-    """For a rule whose mends are among those proposed for every camera."""
-    return ()
-
-
-@dataclass(frozen=True, slots=True)
-class Rule:
-    """One thing that goes wrong.
-
-    ``judge`` returns None where the rule has nothing to judge. ``propose`` is asked only when the
-    verdict is not ``holds``. ``moves`` says whether every move of the camera is worth a try too,
-    before or after the proposals of the rule's own. ``whole_plan`` says that it is the same for every
-    camera, and is said once.
-    """
-
-    code: str
-    step: Step
-    name: str
-    trigger: str
-    harm: str
-    source: str
-    judge: Callable[[Scene], Said | None]
-    propose: Callable[[Scene], Iterable[Proposal]] = no_proposals
-    moves: Literal["before", "after"] | None = None
-    whole_plan: bool = False
-
-    def about(self, scene: Scene) -> str:
-        """Id of the camera that the rule judges in a scene; empty for the plan as a whole."""
-        return "" if self.whole_plan or self.step not in OF_A_CAMERA else scene.about
-
-    def finding(self, scene: Scene) -> Finding | None:
-        """The verdict of this rule on a scene, without fixes."""
-        said = self.judge(scene)
-        if said is None:
-            return None
-        return Finding(
-            code=self.code,
-            about=self.about(scene),
-            step=self.step,
-            verdict=said.verdict,
-            title=said.title,
-            reason=said.reason,
-            quantity=said.measured.quantity if said.measured else None,
-            limit=said.measured.limit if said.measured else None,
-            margin=said.measured.margin if said.measured else None,
-            place=said.place,
-        )

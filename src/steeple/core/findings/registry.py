@@ -1,85 +1,14 @@
-"""Every rule, in the order in which its finding is shown."""
+"""What can be found in every step."""
 
 from __future__ import annotations
 
-from steeple.core.findings.finding import Rule
-from steeple.core.findings.hold import bearing, reaching, standing
-from steeple.core.findings.light.rules import RULES as LIGHT_RULES
-from steeple.core.findings.rules import (
-    aperture_out_of_range,
-    cannot_see_framing,
-    ceiling_in_the_way,
-    crop_beyond_recording,
-    detail_lost,
-    diffraction_soft,
-    gear_missing,
-    hands_hide_work,
-    head_in_frame,
-    head_meets_camera,
-    in_the_work,
-    item_above_top,
-    item_outside_zone,
-    keystone,
-    mat_too_alike,
-    no_hand_room,
-    not_sharp_throughout,
-    obstacle_in_the_way,
-    obstacle_in_view,
-    out_of_reach,
-    own_view_blocked,
-    past_table_edge,
-    stand_ends,
-    table_height,
-    too_close_to_focus,
-    way_round,
-    zone_cut_off,
-    zone_off_table,
-    zoom_out_of_range,
-)
+from steeple.core.findings.caution import CautionRule
+from steeple.core.findings.hold.rules import HOLD_RULES
+from steeple.core.findings.lens.rules import LENS_RULES
+from steeple.core.findings.light.rules import LIGHT_RULES
+from steeple.core.findings.rule import Rule, StepRules
+from steeple.core.findings.work.rules import WORK_RULES
 
-RULES: tuple[Rule, ...] = (
-    zone_off_table.RULE,
-    item_above_top.RULE,
-    item_outside_zone.RULE,
-    out_of_reach.RULE,
-    table_height.RULE,
-    mat_too_alike.RULE,
-    gear_missing.RULE,
-    zoom_out_of_range.RULE,
-    aperture_out_of_range.RULE,
-    in_the_work.RULE,
-    zone_cut_off.RULE,
-    too_close_to_focus.RULE,
-    not_sharp_throughout.RULE,
-    head_in_frame.RULE,
-    head_meets_camera.RULE,
-    hands_hide_work.RULE,
-    ceiling_in_the_way.RULE,
-    obstacle_in_the_way.RULE,
-    obstacle_in_view.RULE,
-    stand_ends.RULE,
-    no_hand_room.RULE,
-    detail_lost.RULE,
-    crop_beyond_recording.RULE,
-    diffraction_soft.RULE,
-    keystone.RULE,
-    past_table_edge.RULE,
-    way_round.RULE,
-    own_view_blocked.RULE,
-    cannot_see_framing.RULE,
-    reaching.NO_SUPPORT,
-    reaching.OUT_OF_REACH,
-    bearing.OVER_RATING,
-    bearing.RATING_UNKNOWN,
-    standing.TIPS,
-    standing.TIPS_WHEN_KNOCKED,
-    bearing.JOINT_SLIPS,
-    standing.SAGS,
-    standing.SHAKES,
-    standing.CANNOT_JOIN,
-    reaching.DOES_NOT_FIT,
-    reaching.IN_MAKERS_PLACE,
-    reaching.BLOCKS_WAY,
-    bearing.NO_SECOND_FIXING,
-    *LIGHT_RULES,
-)
+STEP_RULES: tuple[StepRules, ...] = (WORK_RULES, LENS_RULES, HOLD_RULES, LIGHT_RULES)
+RULES: tuple[Rule, ...] = tuple(rule for step in STEP_RULES for rule in step.rules)
+CAUTIONS: tuple[CautionRule, ...] = tuple(one for step in STEP_RULES for one in step.cautions)

@@ -20,7 +20,7 @@ from numpy.typing import NDArray
 from steeple.core.errors import InputError
 from steeple.core.geometry.kernels import Whole
 from steeple.core.geometry.vectors import UP, Vector
-from steeple.core.light.kernels import (
+from steeple.core.light.kernels.exact import (
     BEND,
     BULB,
     DISC,
@@ -28,8 +28,8 @@ from steeple.core.light.kernels import (
     RECTANGLE,
     light_on,
 )
-from steeple.core.light.quick_kernels import CLOSE_ROWS, ROWS, light_quickly
-from steeple.core.light.row_kernels import TABLE_H, TABLE_V
+from steeple.core.light.kernels.quick import CLOSE_ROWS, ROWS, light_quickly
+from steeple.core.light.kernels.rows import TABLE_H, TABLE_V
 from steeple.core.units import positive
 
 Array = NDArray[np.float64]

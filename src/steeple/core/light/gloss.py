@@ -16,7 +16,7 @@ from numpy.typing import NDArray
 
 from steeple.core.geometry.vectors import Vector
 from steeple.core.light.emitters import NO_TABLES, Emitter, rows_of
-from steeple.core.light.gloss_kernels import gloss_on
+from steeple.core.light.kernels.gloss import gloss_on
 
 Array = NDArray[np.float64]
 VISIBLE, BURNT = 0.3, 4.0

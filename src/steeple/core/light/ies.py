@@ -20,7 +20,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from steeple.core.errors import DocumentError
-from steeple.core.light.row_kernels import TABLE_H, TABLE_V
+from steeple.core.light.kernels.rows import TABLE_H, TABLE_V
 
 Array = NDArray[np.float64]
 ANGLE_LIMIT, FOOT_MM = 361, 304.8

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from types import MappingProxyType
 
-from steeple.core.plan.gear_words import GEAR_WORDS
+from steeple.core.plan.gear.field_words import GEAR_WORDS
 
 FIELD_WORDS: Mapping[str, str] = MappingProxyType(
     {

@@ -4,22 +4,21 @@ from __future__ import annotations
 
 import itertools
 from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass
 from functools import cached_property
 
 from steeple.core.errors import SteepleError
-from steeple.core.findings.finding import (
-    GRAVITY,
-    STEPS,
-    Finding,
-    Fix,
-    Proposal,
-)
+from steeple.core.findings.finding import GRAVITY, Finding, Fix
 from steeple.core.findings.judging import judge
-from steeple.core.findings.moves import camera_moves
-from steeple.core.findings.registry import RULES
-from steeple.core.findings.scene import Scene, rehung, relit, scenes_of
+from steeple.core.findings.lens.fixes import camera_moves
+from steeple.core.findings.registry import RULES, STEP_RULES
+from steeple.core.findings.rule import Fixes, Proposal
 from steeple.core.plan.changes import apply_changes
-from steeple.core.study.result import Quantity, Sentence, say
+from steeple.core.study.base.sentence import Quantity, Sentence, say
+from steeple.core.study.base.step import STEP_IDS, StepId
+from steeple.core.study.cache import StudyCache
+from steeple.core.study.plan_study import CameraStudy, camera_studies
+from steeple.core.study.registry import STEPS
 
 FIXES_SHOWN = 3
 _NOTICEABLE = 0.02
@@ -32,37 +31,40 @@ def _by_key(findings: Sequence[Finding]) -> dict[Key, Finding]:
     return {(finding.code, finding.about): finding for finding in findings}
 
 
+def _group(step: StepId) -> str:
+    """What is proposed for a step that mends apart is tried for its findings alone."""
+    return step if any(one.step == step and one.mends_apart for one in STEP_RULES) else ""
+
+
 def _proposals(
-    scenes: Sequence[Scene], troubled: set[Key], *, of_light: bool
-) -> Iterator[tuple[Scene, Proposal]]:
-    """Every distinct proposal of the rules that have something to mend, in their order: those of the
-    light step, or those of all others. What is proposed for the light is tried for it alone."""
+    cameras: Sequence[CameraStudy], troubled: set[Key], *, group: str
+) -> Iterator[tuple[CameraStudy, Proposal]]:
+    """Every distinct proposal of the rules of a group that have something to mend, in their order."""
     seen: set[str] = set()
-    for scene in scenes:
+    for camera in cameras:
         moves: tuple[Proposal, ...] | None = None
-        asked: set[Callable[[Scene], Iterable[Proposal]]] = set()
+        asked: set[Fixes] = set()
         for rule in RULES:
-            if (rule.code, rule.about(scene)) not in troubled or (rule.step == "light") != of_light:
+            if (rule.code, rule.about(camera)) not in troubled or _group(rule.step) != group:
                 continue
-            own = rule.propose(scene) if rule.propose not in asked else ()
-            asked.add(rule.propose)
+            own = rule.fixes(camera) if rule.fixes not in asked else ()
+            asked.add(rule.fixes)
             batches: list[Iterable[Proposal]] = [own]
             if rule.moves is not None and moves is None:
-                moves = tuple(camera_moves(scene))
+                moves = tuple(camera_moves(camera))
                 batches = [moves, own] if rule.moves == "before" else [own, moves]
             for proposal in itertools.chain(*batches):
                 fingerprint = repr(proposal.changes)
                 if fingerprint not in seen:
                     seen.add(fingerprint)
-                    yield scene, proposal
+                    yield camera, proposal
 
 
 class _Trials:
     """Trials made one after the other, as far as they are asked for, and kept."""
 
-    def __init__(self, proposals: Iterator[tuple[Scene, Proposal]], scenes: tuple[Scene, ...],
-                 before: Mapping[Key, Finding]) -> None:  # fmt: skip
-        self._coming = (Trial(scenes, one, before) for one in proposals)
+    def __init__(self, proposals: Iterator[tuple[CameraStudy, Proposal]], bench: _Bench) -> None:
+        self._coming = (Trial(bench, one) for one in proposals)
         self._made: list[Trial] = []
 
     def __iter__(self) -> Iterator[Trial]:
@@ -72,68 +74,67 @@ class _Trials:
             yield trial
 
 
-_OF_SUPPORTS = ("/supports", "/adapters")
-_OF_LAMPS = ("/lights", "/cards")
+@dataclass(frozen=True, slots=True)
+class _Bench:
+    """What every trial starts from: the plan as it is, its findings, and where trials are remembered."""
 
+    cameras: tuple[CameraStudy, ...]
+    before: Mapping[Key, Finding]
+    cache: StudyCache
 
-def _supports_alone(scenes: Sequence[Scene], proposal: Proposal) -> bool:
-    """Whether a proposal leaves what the lenses see as it is: it changes supports alone, and every
-    camera has a place of its own."""
-    placed = all(scene.camera is None or scene.camera.position.z_mm is not None for scene in scenes)
-    return placed and all(
-        change.path.startswith(_OF_SUPPORTS) or change.path.endswith("/support")
-        for change in proposal.changes
-    )
+    def depends(self, cameras: Sequence[CameraStudy]) -> list[list[str]]:
+        """For each step the fingerprints of all that it looks at, camera by camera."""
+        return [[one.studies.key_for(step, one.camera) for one in cameras] for step in STEPS]
 
 
 class Trial:
-    """A proposal made to the plan. What becomes of the light is worked out only when it is asked
-    for: where the rest already speaks against the proposal, it never is."""
+    """A proposal made to the plan. What becomes of a step is worked out only when it is asked for:
+    where an earlier step already speaks against the proposal, it never is."""
 
-    def __init__(
-        self,
-        scenes: tuple[Scene, ...],
-        about: tuple[Scene, Proposal],
-        before: Mapping[Key, Finding],
-    ) -> None:
-        self.scene, self.proposal = about
-        self.before = before
-        self._from = scenes
-        self._lamps_alone = all(
-            change.path.startswith(_OF_LAMPS) for change in self.proposal.changes
-        )
+    def __init__(self, bench: _Bench, about: tuple[CameraStudy, Proposal]) -> None:
+        self._bench = bench
+        self.camera, self.proposal = about
+        self._found: dict[StepId, dict[Key, Finding]] = {}
 
     @cached_property
-    def scenes(self) -> tuple[Scene, ...] | None:
-        """The plan with the proposal; None where the plan cannot be so."""
+    def cameras(self) -> tuple[CameraStudy, ...]:
+        """The cameras of the plan with the proposal; none where the plan cannot be so."""
         try:
-            plan = apply_changes(self.scene.plan, self.proposal.changes)
-            if self._lamps_alone:
-                return relit(self._from, plan)
-            if _supports_alone(self._from, self.proposal):
-                return rehung(self._from, plan)
-            return scenes_of(plan, self.scene.owned)
+            plan = apply_changes(self.camera.plan, self.proposal.changes)
+            return camera_studies(plan, self.camera.owned, self._bench.cache)
         except SteepleError:
-            return None
+            return ()
 
     @cached_property
-    def without_light(self) -> dict[Key, Finding]:
-        """Findings of all steps but the light."""
-        if self.scenes is None:
+    def _untouched(self) -> int:
+        """How many of the first steps depend on nothing that the proposal changes."""
+        was, now = self._bench.depends(self._bench.cameras), self._bench.depends(self.cameras)
+        same = [one == other for one, other in zip(was, now, strict=True)]
+        return same.index(False) if False in same else len(same)
+
+    def found(self, step: StepId) -> dict[Key, Finding]:
+        """The findings of a step."""
+        if not self.cameras:
             return {}
-        if self._lamps_alone:
-            return {key: one for key, one in self.before.items() if one.step != "light"}
-        if _supports_alone(self._from, self.proposal):
-            kept = {k: one for k, one in self.before.items() if one.step not in ("hold", "light")}
-            return kept | _by_key(judge(self.scenes, steps=("hold",)))
-        return _by_key(judge(self.scenes, steps=tuple(one for one in STEPS if one != "light")))
+        known = self._found.get(step)
+        if known is None:
+            if STEP_IDS.index(step) < self._untouched:
+                known = {k: one for k, one in self._bench.before.items() if one.step == step}
+            else:
+                known = _by_key(judge(self.cameras, steps=(step,)))
+            self._found[step] = known
+        return known
 
-    @cached_property
+    @property
     def findings(self) -> dict[Key, Finding]:
-        """Findings of every step."""
-        if self.scenes is None:
-            return {}
-        return self.without_light | _by_key(judge(self.scenes, steps=("light",)))
+        """The findings of every step, in the order of the cameras and the rules."""
+        every = {key: one for step in STEP_IDS for key, one in self.found(step).items()}
+        cameras = [one.about for one in self.cameras]
+        rules = [rule.code for rule in RULES]
+        order = sorted(
+            every, key=lambda key: (cameras.index(key[1] or cameras[0]), rules.index(key[0]))
+        )
+        return {key: every[key] for key in order}
 
 
 def _betters(finding: Finding, findings: Mapping[Key, Finding]) -> bool:
@@ -161,18 +162,22 @@ def _breaks(
 
 def _mends(finding: Finding, before: Mapping[Key, Finding], trial: Trial) -> bool:
     """Whether a trial makes the finding hold (or at least stop failing) and breaks nothing."""
-    if finding.step != "light" and not _betters(finding, trial.without_light):
-        return False
-    if _breaks(finding, before, trial.without_light):
-        return False
-    return _betters(finding, trial.findings) and not _breaks(finding, before, trial.findings)
+    for step in STEP_IDS:
+        found = trial.found(step)
+        if step == finding.step and not _betters(finding, found):
+            return False
+        if _breaks(finding, before, found):
+            return False
+    return True
 
 
-def _cost(scene: Scene, trial: Trial, finding: Finding, before: Mapping[Key, Finding]) -> Sentence:
+def _cost(
+    camera: CameraStudy, trial: Trial, finding: Finding, before: Mapping[Key, Finding]
+) -> Sentence:
     """What the mend gives away: detail, and notes that turn to watch."""
     cost: Sentence = ()
-    now = next((one.sight for one in trial.scenes or () if one.about == scene.about), None)
-    was = scene.sight
+    now = next((one.sight for one in trial.cameras if one.about == camera.about), None)
+    was = camera.sight
     if now is not None and was is not None:
         change = now.delivered_px_per_mm - was.delivered_px_per_mm
         if abs(change) > _NOTICEABLE * was.delivered_px_per_mm:
@@ -194,7 +199,7 @@ def never() -> bool:
 
 
 def with_mends(
-    scenes: Sequence[Scene], findings: Sequence[Finding], stop: Callable[[], bool] = never
+    cameras: Sequence[CameraStudy], findings: Sequence[Finding], stop: Callable[[], bool] = never
 ) -> tuple[Finding, ...]:
     """The findings with up to `FIXES_SHOWN` mends each, every one tried out.
 
@@ -207,9 +212,10 @@ def with_mends(
     troubled = {key for key, finding in before.items() if finding.verdict in ("fails", "watch")}
     if not troubled:
         return tuple(findings)
+    bench = _Bench(tuple(cameras), before, cameras[0].studies.cache.branch())
     trials = {
-        of_light: _Trials(_proposals(scenes, troubled, of_light=of_light), tuple(scenes), before)
-        for of_light in (True, False)
+        group: _Trials(_proposals(cameras, troubled, group=group), bench)
+        for group in dict.fromkeys(_group(step) for step in STEP_IDS)
     }
     mended = []
     for finding in findings:
@@ -217,7 +223,7 @@ def with_mends(
         fixes: list[tuple[int, Fix]] = []
         families: set[str] = set()
         holding = 0
-        for trial in trials[finding.step == "light"] if key in troubled else ():
+        for trial in trials[_group(finding.step)] if key in troubled else ():
             if holding == FIXES_SHOWN or stop():
                 break
             if trial.proposal.family in families:
@@ -232,7 +238,7 @@ def with_mends(
                         Fix(
                             action=trial.proposal.action,
                             outcome=after.title,
-                            cost=_cost(trial.scene, trial, finding, before),
+                            cost=_cost(trial.camera, trial, finding, before),
                             changes=trial.proposal.changes,
                         ),
                     )

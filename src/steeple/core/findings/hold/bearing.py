@@ -2,18 +2,28 @@
 
 from __future__ import annotations
 
-from steeple.core.findings.finding import Rule, Said, measured
-from steeple.core.findings.hold.moves import hold_moves
-from steeple.core.findings.scene import Scene
+from steeple.core.findings.finding import Judgement, measured
+from steeple.core.findings.hold.fixes import hold_moves
+from steeple.core.findings.rule import rule
 from steeple.core.hold.joints import TORQUE_RESERVE, friction_share
-from steeple.core.study.result import Quantity, say
+from steeple.core.study.base.sentence import Quantity, say
+from steeple.core.study.plan_study import CameraStudy
 
 
 def _g(value: float) -> Quantity:
     return Quantity(value=value, unit="g")
 
 
-def _judge_rating(scene: Scene) -> Said | None:
+@rule(
+    "hold.over-rating",
+    name="Over the rating",
+    trigger="camera, lens, head and what shares the arm weigh more than its plate allows at this reach",
+    harm="Arms droop, clamps slip, tubes bend, and the camera comes down on hands.",
+    source="Rating plate; Meriam & Kraige, moments, for the reach",
+    fixes=hold_moves,
+    moves="after",
+)
+def over_rating(scene: CameraStudy) -> Judgement | None:
     hold = scene.hold
     if hold is None or hold.loads is None or hold.loads.allowed_g is None:
         return None
@@ -30,7 +40,7 @@ def _judge_rating(scene: Scene) -> Said | None:
         rated=_g(gear.rated_load_g or 0.0),
     )
     if loads.total_g > loads.allowed_g:
-        return Said(
+        return Judgement(
             verdict="fails",
             title=say(
                 "Overloaded: {load} hang on it, {most} are allowed at this reach",
@@ -41,7 +51,7 @@ def _judge_rating(scene: Scene) -> Said | None:
     for part in hold.joined.chain.links if hold.joined.chain else ():
         rated = part.piece.rated_load_g
         if rated is not None and loads.total_g - loads.head_g > rated:
-            return Said(
+            return Judgement(
                 verdict="fails",
                 title=say(
                     "Overloaded: " + part.piece.name + " is rated for {most}", most=_g(rated)
@@ -50,7 +60,7 @@ def _judge_rating(scene: Scene) -> Said | None:
                 measured=measured(loads.total_g - loads.head_g, unit="g", most=rated),
                 place="screw",
             )
-    return Said(
+    return Judgement(
         verdict="holds",
         title=say(
             "It may carry {spare} more at this reach", spare=_g(loads.allowed_g - loads.total_g)
@@ -59,26 +69,21 @@ def _judge_rating(scene: Scene) -> Said | None:
     )
 
 
-OVER_RATING = Rule(
-    code="hold.over-rating",
-    step="hold",
-    name="Over the rating",
-    trigger="camera, lens, head and what shares the arm weigh more than its plate allows at this reach",
-    harm="Arms droop, clamps slip, tubes bend, and the camera comes down on hands.",
-    source="Rating plate; Meriam & Kraige, moments, for the reach",
-    judge=_judge_rating,
-    propose=hold_moves,
-    moves="after",
+@rule(
+    "hold.rating-unknown",
+    name="Rating unknown",
+    trigger="the rated load, the reach that it holds for, or a weight on it is not known",
+    harm="An unknown rating is no clearance.",
+    source="Rating plate and manual",
+    fixes=hold_moves,
 )
-
-
-def _judge_known(scene: Scene) -> Said | None:
+def rating_unknown(scene: CameraStudy) -> Judgement | None:
     hold = scene.hold
     if hold is None:
         return None
     loads = hold.loads
     if hold.support.gear.rated_load_g is None:
-        return Said(
+        return Judgement(
             verdict="unknown",
             title=say("Its rated load is not known: not cleared"),
             reason=say(
@@ -88,35 +93,32 @@ def _judge_known(scene: Scene) -> Said | None:
             place="screw",
         )
     if loads is not None and not loads.rating_reach_known:
-        return Said(
+        return Judgement(
             verdict="unknown",
             title=say("At which reach its rating holds is not known: not cleared"),
             reason=say("Arms are often rated folded in. Its manual says the reach; type it in."),
             place="screw",
         )
     if loads is not None and loads.unweighed:
-        return Said(
+        return Judgement(
             verdict="unknown",
             title=say("Not weighed yet: " + ", ".join(loads.unweighed)),
             reason=say("Put it on a kitchen scale; the load is at least what is said."),
             place="screw",
         )
-    return Said(verdict="holds", title=say("Its rating is known"))
+    return Judgement(verdict="holds", title=say("Its rating is known"))
 
 
-RATING_UNKNOWN = Rule(
-    code="hold.rating-unknown",
-    step="hold",
-    name="Rating unknown",
-    trigger="the rated load, the reach that it holds for, or a weight on it is not known",
-    harm="An unknown rating is no clearance.",
-    source="Rating plate and manual",
-    judge=_judge_known,
-    propose=hold_moves,
+@rule(
+    "hold.joint-slips",
+    name="Joint slips",
+    trigger="the torque at a joint comes near what it holds, or exceeds it",
+    harm="The ball joint droops under the camera, slowly, in the middle of the take.",
+    source="Meriam & Kraige, moments; reserve of 1.5 as a planning value of our own",
+    fixes=hold_moves,
+    moves="after",
 )
-
-
-def _judge_joint(scene: Scene) -> Said | None:
+def joint_slips(scene: CameraStudy) -> Judgement | None:
     hold = scene.hold
     if hold is None or not hold.torques:
         return None
@@ -130,7 +132,7 @@ def _judge_joint(scene: Scene) -> Said | None:
         against = measured(worst.torque_n_m, unit="n_m", most=holds)
         share = friction_share(torque=worst.torque_n_m, holds=holds)
         if share > 1:
-            return Said(
+            return Judgement(
                 verdict="fails",
                 title=say(
                     "The " + worst.name + " slips: {torque} turn it, it holds {holds}",
@@ -140,7 +142,7 @@ def _judge_joint(scene: Scene) -> Said | None:
                 measured=against, place="screw",
             )  # fmt: skip
         if share * TORQUE_RESERVE > 1:
-            return Said(
+            return Judgement(
                 verdict="watch",
                 title=say(
                     "The " + worst.name + " is near its limit: {torque} of {holds}",
@@ -150,37 +152,32 @@ def _judge_joint(scene: Scene) -> Said | None:
                 measured=against, place="screw",
             )  # fmt: skip
     if missing:
-        return Said(
+        return Judgement(
             verdict="unknown",
             title=say("What its " + ", ".join(missing) + " holds is not known"),
             reason=say("Its manual may say the torque, in newton metres."),
             place="screw",
         )
-    return Said(
+    return Judgement(
         verdict="holds", title=say("Its joints hold with something to spare"), measured=against
     )
 
 
-JOINT_SLIPS = Rule(
-    code="hold.joint-slips",
-    step="hold",
-    name="Joint slips",
-    trigger="the torque at a joint comes near what it holds, or exceeds it",
-    harm="The ball joint droops under the camera, slowly, in the middle of the take.",
-    source="Meriam & Kraige, moments; reserve of 1.5 as a planning value of our own",
-    judge=_judge_joint,
-    propose=hold_moves,
-    moves="after",
+@rule(
+    "hold.no-second-fixing",
+    name="No second fixing",
+    trigger="what hangs over hands, food or an instrument has no tether",
+    harm="When the one joint lets go, it falls on somebody.",
+    source="Usual practice for loads over people; local codes rule",
+    fixes=hold_moves,
 )
-
-
-def _judge_tether(scene: Scene) -> Said | None:
+def no_second_fixing(scene: CameraStudy) -> Judgement | None:
     hold = scene.hold
     if hold is None or not hold.over_people_or_food:
         return None
     if hold.support.placed.tether:
-        return Said(verdict="holds", title=say("A second fixing keeps it from falling"))
-    return Said(
+        return Judgement(verdict="holds", title=say("A second fixing keeps it from falling"))
+    return Judgement(
         verdict="watch",
         title=say("No second fixing: one joint keeps it over your hands"),
         reason=say(
@@ -189,15 +186,3 @@ def _judge_tether(scene: Scene) -> Said | None:
         ),
         place="screw",
     )
-
-
-NO_SECOND_FIXING = Rule(
-    code="hold.no-second-fixing",
-    step="hold",
-    name="No second fixing",
-    trigger="what hangs over hands, food or an instrument has no tether",
-    harm="When the one joint lets go, it falls on somebody.",
-    source="Usual practice for loads over people; local codes rule",
-    judge=_judge_tether,
-    propose=hold_moves,
-)

@@ -2,26 +2,35 @@
 
 from __future__ import annotations
 
-from steeple.core.findings.finding import Rule, Said, Verdict, measured
-from steeple.core.findings.hold.moves import hold_moves
-from steeple.core.findings.scene import Scene
-from steeple.core.study.clashes import Clash, Placement
-from steeple.core.study.hold import HoldStudy
-from steeple.core.study.hold_drawing import span_words
-from steeple.core.study.result import Sentence, mm, say
+from steeple.core.findings.finding import Judgement, Verdict, measured
+from steeple.core.findings.hold.fixes import hold_moves
+from steeple.core.findings.rule import rule
+from steeple.core.study.base.sentence import Sentence, mm, say
+from steeple.core.study.hold.clashes import Clash, Placement
+from steeple.core.study.hold.drawing import span_words
+from steeple.core.study.hold.study import HoldStudy
+from steeple.core.study.plan_study import CameraStudy
 
 
-def placed(scene: Scene) -> Placement | None:
+def placed(scene: CameraStudy) -> Placement | None:
     """The support of the scene in its place."""
     return scene.hold.placement if scene.hold else None
 
 
-def _judge_chosen(scene: Scene) -> Said | None:
+@rule(
+    "hold.no-support",
+    name="No support chosen",
+    trigger="no support of the plan carries the camera",
+    harm="A height without a support is a wish.",
+    source="Order of work",
+    fixes=hold_moves,
+)
+def no_support(scene: CameraStudy) -> Judgement | None:
     if scene.lens is None or scene.sight is None:
         return None
     if scene.hold is not None:
-        return Said(verdict="holds", title=say("A support is chosen"))
-    return Said(
+        return Judgement(verdict="holds", title=say("A support is chosen"))
+    return Judgement(
         verdict="unknown",
         title=say("Nothing is chosen yet to hold this camera"),
         reason=say("Below is what of yours can put the lens there."),
@@ -29,28 +38,16 @@ def _judge_chosen(scene: Scene) -> Said | None:
     )
 
 
-NO_SUPPORT = Rule(
-    code="hold.no-support",
-    step="hold",
-    name="No support chosen",
-    trigger="no support of the plan carries the camera",
-    harm="A height without a support is a wish.",
-    source="Order of work",
-    judge=_judge_chosen,
-    propose=hold_moves,
-)
-
-
-def _nowhere(hold: HoldStudy) -> Said:
+def _nowhere(hold: HoldStudy) -> Judgement:
     """What the room does not say."""
     if hold.support.anchor == "shelf":
-        return Said(
+        return Judgement(
             verdict="unknown",
             title=say("There is no shelf or cupboard over the table to fix it to"),
             reason=say("Give it on the Work sheet, among the things in the room."),
             place="screw",
         )
-    return Said(
+    return Judgement(
         verdict="unknown",
         title=say("The span between the walls is not known"),
         reason=say(
@@ -60,7 +57,16 @@ def _nowhere(hold: HoldStudy) -> Said:
     )
 
 
-def _judge_reach(scene: Scene) -> Said | None:
+@rule(
+    "hold.out-of-reach",
+    name="Out of reach",
+    trigger="column, boom or span end before the place that the lens needs",
+    harm="At the bench the arm ends too soon, and the plan is worth nothing.",
+    source="Plane geometry, from the figures of the support",
+    fixes=hold_moves,
+    moves="after",
+)
+def out_of_reach(scene: CameraStudy) -> Judgement | None:
     hold = scene.hold
     if hold is None:
         return None
@@ -78,7 +84,7 @@ def _judge_reach(scene: Scene) -> Said | None:
         elif not spans:
             why = say("It reaches {most} at most.", most=mm(hold.support.most_reach_mm))
         worst = max(placement.short_mm or 0.0, abs(placement.height_short_mm or 0.0))
-        return Said(
+        return Judgement(
             verdict="fails",
             title=lacks,
             reason=why,
@@ -87,13 +93,13 @@ def _judge_reach(scene: Scene) -> Said | None:
         )
     unknown = _not_measured(scene, placement)
     if unknown:
-        return Said(
+        return Judgement(
             verdict="unknown",
             title=say("Whether it gets there is not known"),
             reason=say("Measure on it: " + ", ".join(unknown) + "."),
             place="screw",
         )
-    return Said(verdict="holds", title=say("The support puts the lens there"))
+    return Judgement(verdict="holds", title=say("The support puts the lens there"))
 
 
 def _height_reason(lowest: float | None, highest: float | None) -> Sentence:
@@ -102,7 +108,7 @@ def _height_reason(lowest: float | None, highest: float | None) -> Sentence:
     return say("It holds the camera screw from {low} to {high}.", low=mm(lowest), high=mm(highest))
 
 
-def _lacking(scene: Scene, placement: Placement) -> Sentence:
+def _lacking(scene: CameraStudy, placement: Placement) -> Sentence:
     """What lacks in height and reach, in one title; nothing where it gets there."""
     height, short = placement.height_short_mm or 0.0, placement.short_mm or 0.0
     words: Sentence = ()
@@ -132,7 +138,7 @@ def _lacking(scene: Scene, placement: Placement) -> Sentence:
     return words
 
 
-def _not_measured(scene: Scene, placement: Placement) -> list[str]:
+def _not_measured(scene: CameraStudy, placement: Placement) -> list[str]:
     hold = scene.hold
     assert hold is not None
     missing = []
@@ -151,20 +157,7 @@ def _not_measured(scene: Scene, placement: Placement) -> list[str]:
     return missing
 
 
-OUT_OF_REACH = Rule(
-    code="hold.out-of-reach",
-    step="hold",
-    name="Out of reach",
-    trigger="column, boom or span end before the place that the lens needs",
-    harm="At the bench the arm ends too soon, and the plan is worth nothing.",
-    source="Plane geometry, from the figures of the support",
-    judge=_judge_reach,
-    propose=hold_moves,
-    moves="after",
-)
-
-
-def _clashes(scene: Scene, *kinds: str) -> list[Clash]:
+def _clashes(scene: CameraStudy, *kinds: str) -> list[Clash]:
     placement = placed(scene)
     return [] if placement is None else [one for one in placement.clashes if one.kind in kinds]
 
@@ -190,16 +183,25 @@ def _meets_words(clash: Clash) -> Sentence:
     return say(words)
 
 
-def _judge_fit(scene: Scene) -> Said | None:
+@rule(
+    "hold.does-not-fit",
+    name="Does not fit",
+    trigger="a part of the rig meets ceiling, wall, table, a thing in the room, a head, or its own picture",
+    harm="It cannot be set up, or it is struck while you work.",
+    source="Plane geometry; free room as planning values of our own",
+    fixes=hold_moves,
+    moves="after",
+)
+def does_not_fit(scene: CameraStudy) -> Judgement | None:
     if placed(scene) is None:
         return None
     found = _clashes(scene, *_WHAT)
     if not found:
-        return Said(verdict="holds", title=say("It fits the room, the table and the picture"))
+        return Judgement(verdict="holds", title=say("It fits the room, the table and the picture"))
     title = _meets_words(found[0])
     for other in found[1:]:
         title += say("; ") + _lower(_meets_words(other))
-    return Said(
+    return Judgement(
         verdict="fails",
         title=title,
         reason=say("Another foot, height or support may pass."),
@@ -215,27 +217,22 @@ def _lower(sentence: Sentence) -> Sentence:
     )
 
 
-DOES_NOT_FIT = Rule(
-    code="hold.does-not-fit",
-    step="hold",
-    name="Does not fit",
-    trigger="a part of the rig meets ceiling, wall, table, a thing in the room, a head, or its own picture",
-    harm="It cannot be set up, or it is struck while you work.",
-    source="Plane geometry; free room as planning values of our own",
-    judge=_judge_fit,
-    propose=hold_moves,
-    moves="after",
+@rule(
+    "hold.in-makers-place",
+    name="In your place",
+    trigger="feet or column stand where the maker or someone else sits or stands",
+    harm="One trips over it, or it is pushed with the stool.",
+    source="Body model; floor that a seat needs as a planning value of our own",
+    fixes=hold_moves,
 )
-
-
-def _judge_seat(scene: Scene) -> Said | None:
+def in_makers_place(scene: CameraStudy) -> Judgement | None:
     if placed(scene) is None:
         return None
     found = _clashes(scene, "seat", "person", "stool")
     if not found:
-        return Said(verdict="holds", title=say("Its feet leave your place free"))
+        return Judgement(verdict="holds", title=say("Its feet leave your place free"))
     names = " and ".join(one.name for one in found)
-    return Said(
+    return Judgement(
         verdict="fails",
         title=say("It stands in " + names),
         reason=say("Feet are caught by feet and stools; the rig moves or falls."),
@@ -243,42 +240,26 @@ def _judge_seat(scene: Scene) -> Said | None:
     )
 
 
-IN_MAKERS_PLACE = Rule(
-    code="hold.in-makers-place",
-    step="hold",
-    name="In your place",
-    trigger="feet or column stand where the maker or someone else sits or stands",
-    harm="One trips over it, or it is pushed with the stool.",
-    source="Body model; floor that a seat needs as a planning value of our own",
-    judge=_judge_seat,
-    propose=hold_moves,
+@rule(
+    "hold.blocks-way",
+    name="Blocks the way",
+    trigger="feet stand on floor that a door, a drawer or people need",
+    harm="A door strikes the stand, or nobody gets out.",
+    source="Plane geometry",
+    fixes=hold_moves,
 )
-
-
-def _judge_clear(scene: Scene) -> Said | None:
+def blocks_way(scene: CameraStudy) -> Judgement | None:
     hold = scene.hold
     if placed(scene) is None or hold is None or not hold.work.clear:
         return None
     found = _clashes(scene, "door", "drawer", "walkway")
     if not found:
-        return Said(verdict="holds", title=say("Doors, drawers and walkways stay free"))
+        return Judgement(verdict="holds", title=say("Doors, drawers and walkways stay free"))
     names = " and ".join(f"the {one.kind} “{one.name}”" for one in found)
     verdict: Verdict = "fails" if any(one.kind == "door" for one in found) else "watch"
-    return Said(
+    return Judgement(
         verdict=verdict,
         title=say("It blocks " + names),
         reason=say("A door must open whatever stands in the room."),
         place="rig",
     )
-
-
-BLOCKS_WAY = Rule(
-    code="hold.blocks-way",
-    step="hold",
-    name="Blocks the way",
-    trigger="feet stand on floor that a door, a drawer or people need",
-    harm="A door strikes the stand, or nobody gets out.",
-    source="Plane geometry",
-    judge=_judge_clear,
-    propose=hold_moves,
-)

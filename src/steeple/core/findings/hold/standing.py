@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from steeple.core.findings.finding import Rule, Said, Verdict, measured
-from steeple.core.findings.hold.moves import hold_moves
-from steeple.core.findings.scene import Scene
+from steeple.core.findings.finding import Judgement, Verdict, measured
+from steeple.core.findings.hold.fixes import hold_moves
+from steeple.core.findings.rule import rule
 from steeple.core.hold.tipping import KNOCK_N, LEAST_RATIO
-from steeple.core.study.hold import HoldStudy
-from steeple.core.study.hold_figures import sandbag_best
-from steeple.core.study.result import Quantity, mm, say
+from steeple.core.study.base.sentence import Quantity, mm, say
+from steeple.core.study.hold.figures import sandbag_best
+from steeple.core.study.hold.study import HoldStudy
+from steeple.core.study.plan_study import CameraStudy
 
 _SHORT_MM = 50.0
 WOBBLE_PX = 1.0
@@ -24,14 +25,14 @@ def _stands(hold: HoldStudy) -> bool:
     )
 
 
-def _unknown_tipping(hold: HoldStudy) -> Said:
+def _unknown_tipping(hold: HoldStudy) -> Judgement:
     gear = hold.support.gear
     missing = [
         words
         for words, value in (("its mass", gear.mass_g), ("from foot to foot", gear.footprint_mm))
         if value is None
     ]
-    return Said(
+    return Judgement(
         verdict="unknown",
         title=say("Whether it tips is not known"),
         reason=say("Measure on it: " + ", ".join(missing or ["its feet"]) + "."),
@@ -43,7 +44,16 @@ def _verdict(ratio: float) -> Verdict:
     return "holds" if ratio >= LEAST_RATIO else "watch" if ratio >= 1.0 else "fails"
 
 
-def _judge_tips(scene: Scene) -> Said | None:
+@rule(
+    "hold.tips",
+    name="Tips over",
+    trigger="the moment that holds it is less than 1.5 times the one that turns it over",
+    harm="Stand, camera and lens fall on work or maker.",
+    source="Meriam & Kraige, equilibrium; ratio of 1.5 as usual for temporary stands",
+    fixes=hold_moves,
+    moves="after",
+)
+def tips(scene: CameraStudy) -> Judgement | None:
     hold = scene.hold
     if hold is None or hold.placement is None or not _stands(hold):
         return None
@@ -53,9 +63,9 @@ def _judge_tips(scene: Scene) -> Said | None:
     verdict = _verdict(ratio)
     against = measured(min(ratio, 99.0), unit="ratio", least=LEAST_RATIO)
     if verdict == "holds":
-        return Said(verdict=verdict, title=say("It stands by itself"), measured=against)
+        return Judgement(verdict=verdict, title=say("It stands by itself"), measured=against)
     words = "It tips over by itself" if verdict == "fails" else "It stands, but only just"
-    return Said(
+    return Judgement(
         verdict=verdict,
         title=say(
             words + ": {ratio} of the {least} needed",
@@ -75,20 +85,15 @@ def _short(value: float) -> Quantity:
     return Quantity(value=round(value, 2), unit="ratio")
 
 
-TIPS = Rule(
-    code="hold.tips",
-    step="hold",
-    name="Tips over",
-    trigger="the moment that holds it is less than 1.5 times the one that turns it over",
-    harm="Stand, camera and lens fall on work or maker.",
-    source="Meriam & Kraige, equilibrium; ratio of 1.5 as usual for temporary stands",
-    judge=_judge_tips,
-    propose=hold_moves,
-    moves="after",
+@rule(
+    "hold.tips-when-knocked",
+    name="Tips when knocked",
+    trigger="with a knock of 20 N at the top the ratio falls below 1.5",
+    harm="Somebody brushes past, and it comes down.",
+    source="Meriam & Kraige, equilibrium; the knock is a planning value",
+    fixes=hold_moves,
 )
-
-
-def _judge_knocked(scene: Scene) -> Said | None:
+def tips_when_knocked(scene: CameraStudy) -> Judgement | None:
     hold = scene.hold
     if hold is None or hold.placement is None or hold.tipping is None or not _stands(hold):
         return None
@@ -96,14 +101,16 @@ def _judge_knocked(scene: Scene) -> Said | None:
     verdict = _verdict(ratio)
     against = measured(min(ratio, 99.0), unit="ratio", least=LEAST_RATIO)
     if verdict == "holds":
-        return Said(verdict=verdict, title=say("It stands a knock at the top"), measured=against)
+        return Judgement(
+            verdict=verdict, title=say("It stands a knock at the top"), measured=against
+        )
     best = sandbag_best(hold.tipping)
     reason = say(
         "A knock is " + f"{KNOCK_N:g}" + " N, level, at its highest point: a shoulder in passing."
     )
     if best is not None and best[1] > 0:
         reason += say(" {bag} at the column would keep it.", bag=Quantity(value=best[1], unit="g"))
-    return Said(
+    return Judgement(
         verdict=verdict,
         title=say(
             ("A knock turns it over" if verdict == "fails" else "A knock nearly turns it over")
@@ -114,19 +121,16 @@ def _judge_knocked(scene: Scene) -> Said | None:
     )  # fmt: skip
 
 
-TIPS_WHEN_KNOCKED = Rule(
-    code="hold.tips-when-knocked",
-    step="hold",
-    name="Tips when knocked",
-    trigger="with a knock of 20 N at the top the ratio falls below 1.5",
-    harm="Somebody brushes past, and it comes down.",
-    source="Meriam & Kraige, equilibrium; the knock is a planning value",
-    judge=_judge_knocked,
-    propose=hold_moves,
+@rule(
+    "hold.sags",
+    name="Sags out of frame",
+    trigger="the sag of boom, bar or pole moves the picture by half of what is to spare, or more",
+    harm="The frame that fitted before the camera hung on it does not fit after.",
+    source="Roark, beams, with the slope at the camera",
+    fixes=hold_moves,
+    moves="after",
 )
-
-
-def _judge_sag(scene: Scene) -> Said | None:
+def sags(scene: CameraStudy) -> Judgement | None:
     hold, sight = scene.hold, scene.sight
     if hold is None or sight is None or hold.placement is None:
         return None
@@ -135,7 +139,7 @@ def _judge_sag(scene: Scene) -> Said | None:
         bends = out or hold.support.model in ("bar", "pole")
         if not bends or hold.placement.short_mm or hold.support.gear.form == "desk arm":
             return None
-        return Said(
+        return Judgement(
             verdict="unknown",
             title=say("Its sag is not known"),
             reason=say("Measure its tube: outer diameter, wall, material."),
@@ -150,12 +154,12 @@ def _judge_sag(scene: Scene) -> Said | None:
     elif bending.shift_mm > spare / 2 and bending.shift_mm > 1.0:
         verdict = "watch"
     if verdict == "holds":
-        return Said(
+        return Judgement(
             verdict=verdict,
             title=say("It sags {sag}; the frame keeps the zone", sag=sag),
             measured=against,
         )
-    return Said(
+    return Judgement(
         verdict=verdict,
         title=say(
             "It sags {sag} under the camera and moves the picture by {shift}",
@@ -170,20 +174,15 @@ def _judge_sag(scene: Scene) -> Said | None:
     )  # fmt: skip
 
 
-SAGS = Rule(
-    code="hold.sags",
-    step="hold",
-    name="Sags out of frame",
-    trigger="the sag of boom, bar or pole moves the picture by half of what is to spare, or more",
-    harm="The frame that fitted before the camera hung on it does not fit after.",
-    source="Roark, beams, with the slope at the camera",
-    judge=_judge_sag,
-    propose=hold_moves,
-    moves="after",
+@rule(
+    "hold.shakes",
+    name="Shakes",
+    trigger="the wobble, within its band, reaches a delivered pixel",
+    harm="Every stroke shakes the picture, and no edit takes that out.",
+    source="Thomson, shock response; strokes and floor as planning values of our own; or a tap test",
+    fixes=hold_moves,
 )
-
-
-def _judge_shake(scene: Scene) -> Said | None:
+def shakes(scene: CameraStudy) -> Judgement | None:
     hold = scene.hold
     if hold is None or hold.wobble_px is None or hold.shake is None:
         return None
@@ -195,7 +194,7 @@ def _judge_shake(scene: Scene) -> Said | None:
     }
     against = measured(mid, unit="px", most=WOBBLE_PX)
     if high <= WOBBLE_PX:
-        return Said(
+        return Judgement(
             verdict="holds", title=say("The picture keeps still while you work"), measured=against
         )
     verdict: Verdict = "fails" if low > WOBBLE_PX else "watch"
@@ -208,7 +207,7 @@ def _judge_shake(scene: Scene) -> Said | None:
             else "An estimate: tap it, film it, and type in what you see; that replaces it. "
         )
     )
-    return Said(
+    return Judgement(
         verdict=verdict,
         title=say(
             ("Shakes: {mid} of wobble ({low} to {high})" if verdict == "fails"
@@ -218,32 +217,28 @@ def _judge_shake(scene: Scene) -> Said | None:
     )  # fmt: skip
 
 
-SHAKES = Rule(
-    code="hold.shakes",
-    step="hold",
-    name="Shakes",
-    trigger="the wobble, within its band, reaches a delivered pixel",
-    harm="Every stroke shakes the picture, and no edit takes that out.",
-    source="Thomson, shock response; strokes and floor as planning values of our own; or a tap test",
-    judge=_judge_shake,
-    propose=hold_moves,
+@rule(
+    "hold.cannot-be-joined",
+    name="Cannot be joined",
+    trigger="no row of threads, studs, plates and clamps at hand leads from support to camera",
+    harm="On the day a stud is missing, and nothing can be filmed.",
+    source="ISO 1222, ISO 518; a shortest path through the parts there are",
+    fixes=hold_moves,
 )
-
-
-def _judge_joins(scene: Scene) -> Said | None:
+def cannot_join(scene: CameraStudy) -> Judgement | None:
     hold = scene.hold
     if hold is None:
         return None
     join = hold.joined
     if not join.known:
-        return Said(
+        return Judgement(
             verdict="unknown",
             title=say("How it joins the camera is not known"),
             reason=say("Look at the end of the support: a screw, a hole, a spigot? Type it in."),
             place="screw",
         )
     if join.chain is None:
-        return Said(
+        return Judgement(
             verdict="fails",
             title=say("It cannot be joined to this camera with any small part known here"),
             reason=say("Its ends and the camera’s do not meet."),
@@ -252,7 +247,7 @@ def _judge_joins(scene: Scene) -> Said | None:
     missing = join.chain.missing
     if missing:
         names = " and ".join(one.piece.name for one in missing)
-        return Said(
+        return Judgement(
             verdict="fails",
             title=say("It cannot be joined with what is in the plan: missing is " + names),
             reason=say("The smallest thing to get, or to take from the cupboard if it is there."),
@@ -268,16 +263,4 @@ def _judge_joins(scene: Scene) -> Said | None:
             else f"{parts} parts join camera and support"
         )
     )
-    return Said(verdict="holds", title=say(words))  # fmt: skip
-
-
-CANNOT_JOIN = Rule(
-    code="hold.cannot-be-joined",
-    step="hold",
-    name="Cannot be joined",
-    trigger="no row of threads, studs, plates and clamps at hand leads from support to camera",
-    harm="On the day a stud is missing, and nothing can be filmed.",
-    source="ISO 1222, ISO 518; a shortest path through the parts there are",
-    judge=_judge_joins,
-    propose=hold_moves,
-)
+    return Judgement(verdict="holds", title=say(words))  # fmt: skip

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import math
 
-from steeple.core.findings.finding import Said, measured
-from steeple.core.findings.light.moves import CIRCUIT_SHARE
-from steeple.core.findings.light.said import level_of, stops_of
-from steeple.core.findings.scene import Scene
+from steeple.core.findings.finding import Judgement, measured
+from steeple.core.findings.light.fixes import CIRCUIT_SHARE, light_moves
+from steeple.core.findings.light.levels import bright, level_of, lit, stops_of
+from steeple.core.findings.rule import rule
 from steeple.core.light.colour import DISTURBING, NOTICED, gel_for, mired
-from steeple.core.study.light import LightStudy
-from steeple.core.study.result import Quantity, say
+from steeple.core.study.base.sentence import Quantity, say
+from steeple.core.study.light.study import LightStudy
+from steeple.core.study.plan_study import CameraStudy
 
 POOR_RENDERING = 90.0
 
@@ -18,21 +19,30 @@ POOR_RENDERING = 90.0
 DRIFT_WATCH, DRIFT_FAILS = 0.34, 1.0
 
 
-def judge_dark(study: LightStudy) -> Said | None:
+@rule(
+    "light.too-dark",
+    name="Too dark",
+    trigger="the light on the zone is less than the clean ISO needs",
+    harm="The picture is noisy.",
+    source="ISO 2720 (exposure)",
+    when=bright,
+    fixes=light_moves,
+)
+def too_dark(study: LightStudy) -> Judgement | None:
     """Light against what the clean ISO needs."""
     spare = study.stops_to_spare
     if spare is None:
         return None
     against = measured(spare, unit="stops", least=0.0)
     if spare >= -0.05:
-        return Said(
+        return Judgement(
             verdict="holds",
             title=say(
                 "The light is enough, with {stops} to spare", stops=stops_of(max(0.0, spare))
             ),
             measured=against,
         )
-    return Said(
+    return Judgement(
         verdict="watch" if spare > -1.0 else "fails",
         title=say("Too dark by {stops}: {lux} on the zone, {need} are needed", stops=stops_of(-spare),
                   lux=Quantity(value=study.mean_lx, unit="lx"), need=Quantity(value=study.needed_lx or 0.0, unit="lx")),
@@ -42,7 +52,16 @@ def judge_dark(study: LightStudy) -> Said | None:
     )  # fmt: skip
 
 
-def judge_too_bright(study: LightStudy) -> Said | None:
+@rule(
+    "light.too-bright",
+    name="Too bright",
+    trigger="the light on the zone is more than the base ISO bears",
+    harm="White burns out, or the aperture must close into diffraction.",
+    source="ISO 2720 (exposure)",
+    when=bright,
+    fixes=light_moves,
+)
+def too_bright(study: LightStudy) -> Judgement | None:
     """Light against what the base ISO bears."""
     spare, lens = study.stops_to_spare, study.lens
     if spare is None or lens is None or lens.camera.body.base_iso is None:
@@ -51,12 +70,12 @@ def judge_too_bright(study: LightStudy) -> Said | None:
     over = spare - room
     against = measured(spare, unit="stops", most=room)
     if over <= 0:
-        return Said(
+        return Judgement(
             verdict="holds",
             title=say("The light is not too much for the base ISO"),
             measured=against,
         )
-    return Said(
+    return Judgement(
         verdict="watch",
         title=say("Too bright by {stops} even at the base ISO", stops=stops_of(over)),
         reason=say("Dim a lamp, close the aperture, or put a grey filter on the lens."),
@@ -65,12 +84,22 @@ def judge_too_bright(study: LightStudy) -> Said | None:
     )
 
 
-def judge_brightness(study: LightStudy) -> Said | None:
+@rule(
+    "light.brightness-unknown",
+    name="Brightness unknown",
+    trigger="neither flux nor light at one metre of a lit lamp is known",
+    harm="Level and ISO cannot be said.",
+    source="Data sheet of the lamp",
+    when=lit,
+    fixes=light_moves,
+    once=True,
+)
+def brightness_unknown(study: LightStudy) -> Judgement | None:
     """Whether the brightness of every lit lamp is known."""
     unknown = [one.lamp.name for one in study.lit if one.lamp.full_cd is None]
     if not unknown:
-        return Said(verdict="holds", title=say("How bright each lamp is, is known"))
-    return Said(
+        return Judgement(verdict="holds", title=say("How bright each lamp is, is known"))
+    return Judgement(
         verdict="unknown",
         title=say("How bright it is, is not known: " + ", ".join(unknown)),
         reason=say("Its flux stands on the box; or measure the light at one metre. Shadows and gloss "
@@ -91,14 +120,24 @@ def _gel_words(study: LightStudy) -> str:
     return f" A {name} gel on {other.lamp.name} leaves {left:.0f} mired."
 
 
-def judge_mixed(study: LightStudy) -> Said | None:
+@rule(
+    "light.mixed-colour",
+    name="Mixed colour",
+    trigger="lamps that give a tenth of the light or more are over 10 mired apart",
+    harm="Shadows are blue on one side and orange on the other.",
+    source="CIE S 017; mired limits in common use",
+    when=lit,
+    fixes=light_moves,
+    once=True,
+)
+def mixed_colour(study: LightStudy) -> Judgement | None:
     """How far the colours of the light lie apart."""
     value = study.spread_mired
     against = measured(value, unit="mired", most=NOTICED)
     verdict = level_of(value, NOTICED, DISTURBING)
     if verdict == "holds":
-        return Said(verdict=verdict, title=say("All light is of one colour"), measured=against)
-    return Said(
+        return Judgement(verdict=verdict, title=say("All light is of one colour"), measured=against)
+    return Judgement(
         verdict=verdict,
         title=say(
             "Light of different colour mixes: {mired} apart",
@@ -112,7 +151,17 @@ def judge_mixed(study: LightStudy) -> Said | None:
     )
 
 
-def judge_poor(study: LightStudy) -> Said | None:
+@rule(
+    "light.poor-colour",
+    name="Poor colour",
+    trigger="a lamp with a colour rendering index below 90 gives a tenth of the light or more",
+    harm="Skin, food and paint look wrong.",
+    source="CIE 13.3 (colour rendering)",
+    when=lit,
+    fixes=light_moves,
+    once=True,
+)
+def poor_colour(study: LightStudy) -> Judgement | None:
     """Lamps that render colours poorly."""
     total = sum(one.zone_lx for one in study.lit)
     poor = [
@@ -120,18 +169,27 @@ def judge_poor(study: LightStudy) -> Said | None:
         if (one.lamp.part.fixture.colour_rendering or 100.0) < POOR_RENDERING and one.zone_lx > 0.1 * total
     ]  # fmt: skip
     if not poor:
-        return Said(verdict="holds", title=say("Colours are rendered as they are"))
+        return Judgement(verdict="holds", title=say("Colours are rendered as they are"))
     names = ", ".join(
         f"{one.lamp.name} ({one.lamp.part.fixture.colour_rendering:g})" for one in poor
     )
-    return Said(
+    return Judgement(
         verdict="watch",
         title=say("Poor colour: " + names),
         reason=say("Below 90 skin, food and paint look wrong, and no grading brings it back."),
     )
 
 
-def judge_flicker(study: LightStudy) -> Said | None:
+@rule(
+    "light.flicker",
+    name="Flicker",
+    trigger="a lamp swings with the mains, and the exposure does not span whole swings",
+    harm="Bands roll through the picture.",
+    source="Mains period against exposure time",
+    when=lit,
+    fixes=light_moves,
+)
+def flicker(study: LightStudy) -> Judgement | None:
     """Lamps that swing with the mains, against the exposure time."""
     total = sum(one.zone_lx for one in study.lit)
     found = [
@@ -140,29 +198,38 @@ def judge_flicker(study: LightStudy) -> Said | None:
         if one.lamp.part.fixture.flicker == "mains" and one.zone_lx > 0.1 * total
     ]
     if not found or study.lens is None or study.lens.sight is None:
-        return Said(verdict="holds", title=say("No lamp flickers in the picture"))
+        return Judgement(verdict="holds", title=say("No lamp flickers in the picture"))
     half = 1 / (2 * study.work.mains_hz)
     periods = study.lens.sight.shutter_s / half
     names = ", ".join(one.lamp.name for one in found)
     if abs(periods - round(periods)) < 0.02 and round(periods) >= 1:
-        return Said(verdict="holds", title=say("Exposure spans whole swings of " + names))
-    return Said(
+        return Judgement(verdict="holds", title=say("Exposure spans whole swings of " + names))
+    return Judgement(
         verdict="watch",
         title=say("Flickers: " + names),
         reason=say("Expose for a whole number of half mains periods, or leave it off."),
     )
 
 
-def judge_drift(scene: Scene) -> Said | None:
+@rule(
+    "light.drift",
+    name="Drift of daylight",
+    trigger="all light on the zone changes by more than a third of a stop over the session",
+    harm="The beginning and the end of a session do not match.",
+    source="IES, daylight availability; limits as planning values",
+    fixes=light_moves,
+    once=True,
+)
+def drift(scene: CameraStudy) -> Judgement | None:
     """Change of daylight over the session."""
     study = scene.light
     if study is None:
         return None
     opened = any(not one.closed for one in scene.plan.room.windows)
     if not opened:
-        return Said(verdict="holds", title=say("No window changes the light"))
+        return Judgement(verdict="holds", title=say("No window changes the light"))
     if study.daylight is None:
-        return Said(
+        return Judgement(
             verdict="unknown",
             title=say("How the daylight drifts is not known"),
             reason=say("Say where on earth, on which day and from when; or close the blind."),
@@ -173,13 +240,13 @@ def judge_drift(scene: Scene) -> Said | None:
     verdict = level_of(abs(worst), DRIFT_WATCH, DRIFT_FAILS)
     when = study.daylight.study.moments[changes.index(worst)].clock
     if verdict == "holds":
-        return Said(
+        return Judgement(
             verdict=verdict,
             title=say("Daylight drifts by no more than {stops}", stops=stops_of(abs(worst))),
             measured=against,
         )
     again = study.daylight.study.look_again(study.lamps_lx, DRIFT_WATCH)
-    return Said(
+    return Judgement(
         verdict=verdict,
         title=say(
             "Daylight drifts: {stops} " + ("brighter" if worst > 0 else "darker") + f" at {when}",
@@ -193,7 +260,16 @@ def judge_drift(scene: Scene) -> Said | None:
     )
 
 
-def judge_sun(scene: Scene) -> Said | None:
+@rule(
+    "light.sun-on-work",
+    name="Sun on the work",
+    trigger="direct sun reaches the zone through a window during the session",
+    harm="A hard bright patch wanders over the work.",
+    source="Place of the sun; plane geometry",
+    fixes=light_moves,
+    once=True,
+)
+def sun_on_work(scene: CameraStudy) -> Judgement | None:
     """Direct sun on the zone over the session."""
     study = scene.light
     if study is None:
@@ -201,9 +277,9 @@ def judge_sun(scene: Scene) -> Said | None:
     windows = study.daylight
     sunny = [one for one in windows.study.moments if one.sun_share > 0] if windows else []
     if not sunny:
-        return Said(verdict="holds", title=say("No direct sun falls on the work"))
+        return Judgement(verdict="holds", title=say("No direct sun falls on the work"))
     most = max(sunny, key=lambda one: one.sun_share)
-    return Said(
+    return Judgement(
         verdict="fails",
         title=say(
             f"Direct sun on the zone from {sunny[0].clock} to {sunny[-1].clock}: {{share}} of it",
@@ -213,7 +289,16 @@ def judge_sun(scene: Scene) -> Said | None:
     )
 
 
-def judge_overload(scene: Scene) -> Said | None:
+@rule(
+    "light.overload",
+    name="Circuit overload",
+    trigger="the lamps draw more than 80 % of what the circuit may carry",
+    harm="The fuse goes in the middle of the take, or a lead grows hot.",
+    source="Rating of the circuit; local codes rule",
+    fixes=light_moves,
+    once=True,
+)
+def overload(scene: CameraStudy) -> Judgement | None:
     """Power of the lamps against the circuit."""
     study, circuit = scene.light, scene.plan.room.circuit_w
     if study is None or circuit is None or not study.lit:
@@ -221,8 +306,10 @@ def judge_overload(scene: Scene) -> Said | None:
     power = sum(one.lamp.part.fixture.power_w or 0.0 for one in study.lit)
     against = measured(power, unit="w", most=CIRCUIT_SHARE * circuit)
     if power <= CIRCUIT_SHARE * circuit:
-        return Said(verdict="holds", title=say("The circuit carries the lamps"), measured=against)
-    return Said(
+        return Judgement(
+            verdict="holds", title=say("The circuit carries the lamps"), measured=against
+        )
+    return Judgement(
         verdict="fails",
         title=say(
             "Too much for the circuit: {power} of lamps", power=Quantity(value=power, unit="w")

@@ -1,0 +1,51 @@
+"""Route of the evaluation: every figure, finding and working of a plan."""
+
+from __future__ import annotations
+
+import asyncio
+from threading import Event
+from typing import Annotated
+
+from fastapi import APIRouter, Depends, Request, Response
+from fastapi.concurrency import run_in_threadpool
+
+from steeple.api.context import Context, context_of
+from steeple.api.replies import OwnedGear, as_json
+from steeple.core.evaluation import Evaluation, evaluate
+from steeple.core.plan.reading import AnyPlan
+
+router = APIRouter(prefix="/api", tags=["evaluation"])
+Ctx = Annotated[Context, Depends(context_of)]
+LOOK_S = 0.05
+"""How often it is looked whether somebody still waits, in seconds."""
+
+
+class EvaluateRequest(OwnedGear):
+    """A plan to be worked out. The same request always gives the same answer."""
+
+    plan: AnyPlan
+    try_mends: bool = True
+
+
+@router.post("/evaluate", response_model=Evaluation)
+async def evaluate_plan(request: EvaluateRequest, ctx: Ctx, http: Request) -> Response:
+    """Work out a plan. Nothing is stored; the same request gives the same answer. Mends are no longer
+    tried once whoever asked has gone away."""
+    gone = Event()
+
+    def work() -> str:
+        return evaluate(
+            request.plan,
+            owned=request.owned,
+            try_mends=request.try_mends,
+            cache=ctx.cache,
+            stop=gone.is_set,
+        ).model_dump_json()
+
+    task = asyncio.ensure_future(run_in_threadpool(work))
+    while request.try_mends and not task.done():
+        await asyncio.wait({task}, timeout=LOOK_S)
+        if not task.done() and await http.is_disconnected():
+            gone.set()
+            break
+    return as_json(await task)

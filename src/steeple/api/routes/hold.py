@@ -1,0 +1,21 @@
+"""Routes of the hold step."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from fastapi import APIRouter, Depends, Response
+
+from steeple.api.context import Context, context_of
+from steeple.api.replies import CameraRequest, as_json
+from steeple.core.solve.hold.supports import SupportComparison, compare_supports
+
+router = APIRouter(prefix="/api", tags=["hold"])
+Ctx = Annotated[Context, Depends(context_of)]
+
+
+@router.post("/compare-supports", response_model=SupportComparison)
+def compare_holding(request: CameraRequest) -> Response:
+    """Everything that could hold a camera, side by side for the same frame, and kinds to get."""
+    found = compare_supports(request.plan, index=request.camera, owned=request.owned)
+    return as_json(found.model_dump_json())

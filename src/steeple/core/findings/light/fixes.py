@@ -1,0 +1,315 @@
+"""What may mend the light: another direction, a level, another colour, a lamp switched off."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+
+from steeple.core.findings.rule import Proposal
+from steeple.core.plan.changes import Change
+from steeple.core.plan.document import LAMP_LIMIT, Plan
+from steeple.core.plan.gear.fixture import Fixture
+from steeple.core.plan.parts.lamp import LampPlace, Light
+from steeple.core.study.base.phrases import clock_words
+from steeple.core.study.base.sentence import Quantity, mm, say
+from steeple.core.study.inputs.lamp import (
+    STAND_ENDS,
+    TOO_LOW,
+    Reach,
+    direction_of,
+    full_intensity,
+    lamp_size,
+    reach_of,
+    spot_at,
+)
+from steeple.core.study.light.dome import Direction, apart_deg, dome, merit
+from steeple.core.study.light.lamps.lamp_study import LampStudy
+from steeple.core.study.light.study import LightStudy
+from steeple.core.study.plan_study import CameraStudy
+
+COARSE = tuple((azimuth, up) for up in (20.0, 35.0, 50.0, 65.0) for azimuth in range(0, 360, 30))
+"""Directions looked at for a mend; the dome looks at all of them."""
+TRIED, APART_DEG = 5, 25.0
+ADDED = 2
+"""Lamps of the cupboard that are tried as one more."""
+LEAST_WIDTH_MM = 250.0
+STAND_LEAST_MM, STAND_MOST_MM = 400.0, 2200.0
+"""How near and how far a lamp is moved to come within its stand."""
+CIRCUIT_SHARE = 0.8
+"""Of what a circuit may carry, for lamps that burn for hours."""
+
+
+def light_moves(scene: CameraStudy) -> Iterator[Proposal]:
+    """Every move that may mend something of the light, least disturbing first."""
+    study = scene.light
+    if study is None:
+        return
+    yield from _blinds(scene)
+    yield from _colour(study)
+    yield from _levels(study)
+    yield from _switch(scene, study)
+    yield from _places(study)
+    yield from _one_more(scene, study)
+
+
+def placed_at(
+    lamp: LampStudy, study: LightStudy, where: tuple[float, float], distance_mm: float
+) -> tuple[Change, ...]:
+    """The changes that put a lamp in a direction, turned to the middle of the zone."""
+    place = spot_at(study.work.plane.middle, where[0], where[1], distance_mm)
+    at = f"/{lamp.lamp.at}"
+    return (
+        Change(path=f"{at}/position/x_mm", value=round(place.x, 1)),
+        Change(path=f"{at}/position/y_mm", value=round(place.y, 1)),
+        Change(path=f"{at}/position/z_mm", value=round(place.z, 1)),
+        Change(path=f"{at}/aim/x_mm", value=None),
+        Change(path=f"{at}/aim/y_mm", value=None),
+        Change(path=f"{at}/aim/z_mm", value=None),
+    )
+
+
+def _troubled(study: LightStudy) -> list[LampStudy]:
+    """Lamps with something against them, the one that gives most first."""
+    found = [
+        one
+        for one in study.lit
+        if one.worst < 0.9 or one.glare > 0 or one.in_frame or one.blocked or one.reaching < 0.8
+    ]
+    return sorted(found or study.lit, key=lambda one: -one.zone_lx)[:1]
+
+
+def _best_ways(
+    study: LightStudy,
+    fixture: Fixture,
+    distance_mm: float,
+    away_from: Sequence[LampStudy] = (),
+    reach: Reach = (None, None),
+    index: int | None = None,
+) -> list[Direction]:
+    """The best directions for a lamp, well apart from each other and from lamps that stand; ``index``
+    where it is one of the plan."""
+    found = dome(
+        study.scene,
+        fixture,
+        distance_mm=distance_mm,
+        where=COARSE,
+        draft=True,
+        reach=reach,
+        standing=study.standing(index),
+    )
+    chosen: list[Direction] = []
+    for one in sorted((way for way in found if way.free), key=merit, reverse=True):
+        taken = [(lamp.azimuth_deg, lamp.elevation_deg) for lamp in away_from]
+        if any(apart_deg(one.way, other) < 2 * APART_DEG for other in taken):
+            continue
+        if all(apart_deg(one.way, other.way) >= APART_DEG for other in chosen):
+            chosen.append(one)
+        if len(chosen) == TRIED:
+            break
+    return chosen
+
+
+def _blinds(scene: CameraStudy) -> Iterator[Proposal]:
+    for index, window in enumerate(scene.plan.room.windows):
+        if not window.closed:
+            yield Proposal(
+                action=say("Close the blind: " + window.name),
+                changes=(Change(path=f"/room/windows/{index}/closed", value=True),),
+            )
+
+
+def _to_stand_end(study: LightStudy, lamp: LampStudy) -> Iterator[Proposal]:
+    """A lamp that hangs beyond its stand: straight to the end of it, or along its beam to there."""
+    if lamp.blocked not in STAND_ENDS:
+        return
+    low, high = reach_of(lamp.lamp.part)
+    end = (low if lamp.blocked == TOO_LOW else high) or 0.0
+    middle, at = study.work.plane.middle, f"/{lamp.lamp.at}"
+    word = "Raise " if lamp.blocked == TOO_LOW else "Lower "
+    yield Proposal(
+        action=say(word + lamp.lamp.name + " to {end} above the table", end=mm(end)),
+        changes=(Change(path=f"{at}/position/z_mm", value=round(end, 1)),),
+    )
+    rise = math.sin(math.radians(lamp.elevation_deg))
+    distance = (end - middle.z) / rise if rise > 0.05 else 0.0
+    if STAND_LEAST_MM <= distance <= STAND_MOST_MM:
+        yield Proposal(
+            action=say("Move " + lamp.lamp.name + " along its beam to {away} from the work", away=mm(distance)),
+            changes=placed_at(lamp, study, (lamp.azimuth_deg, lamp.elevation_deg), distance),
+        )  # fmt: skip
+
+
+def _places(study: LightStudy) -> Iterator[Proposal]:
+    for lamp in study.lit:
+        yield from _to_stand_end(study, lamp)
+    for lamp in _troubled(study):
+        distance = min(max(lamp.distance_mm, 700.0), 1600.0)
+        for way in _best_ways(
+            study,
+            lamp.lamp.part.fixture,
+            distance,
+            reach=reach_of(lamp.lamp.part),
+            index=study.lamps.index(lamp),
+        ):
+            where = way.way
+            if apart_deg(where, (lamp.azimuth_deg, lamp.elevation_deg)) < 8.0:
+                continue
+            yield Proposal(
+                action=say(
+                    "Put " + lamp.lamp.name + " at " + clock_words(where[0]) + ", {up} up, {away} away",
+                    up=Quantity(value=where[1], unit="deg"), away=mm(distance),
+                ),
+                changes=placed_at(lamp, study, where, distance),
+            )  # fmt: skip
+        farther = 1.4 * lamp.distance_mm
+        if farther <= 2200.0:
+            where = (lamp.azimuth_deg, lamp.elevation_deg)
+            yield Proposal(
+                action=say(
+                    "Draw " + lamp.lamp.name + " back to {away} from the work", away=mm(farther)
+                ),
+                changes=placed_at(lamp, study, where, farther),
+            )
+
+
+def _one_more(scene: CameraStudy, study: LightStudy) -> Iterator[Proposal]:
+    """A lamp from the cupboard beside those that are lit, dimmed to give as much as they do."""
+    plan = scene.plan
+    if len(plan.lights) >= LAMP_LIMIT or len(study.lit) > 1 + ADDED:
+        return
+    used = {one.fixture.name for one in plan.lights}
+    spare = [
+        one
+        for one in scene.owned.fixtures
+        if one.gear.name not in used
+        and max(lamp_size(one.gear)) >= LEAST_WIDTH_MM
+        and (one.gear.colour_rendering or 90.0) >= 90.0
+    ]
+    spare.sort(key=lambda one: -max(lamp_size(one.gear)))
+    for owned in spare[:ADDED]:
+        distance = 1500.0 if study.work.plane.width_mm > 600.0 else 1100.0
+        for way in _best_ways(study, owned.gear, distance, study.lit)[:2]:
+            where = way.way
+            place = spot_at(study.work.plane.middle, *where, distance)
+            level = _level_for(owned.gear, study.mean_lx, where[1], distance)
+            light = Light(
+                id=_fresh_id(plan),
+                role="fill",
+                fixture=owned.gear,
+                fixture_id=owned.id,
+                position=LampPlace(
+                    x_mm=round(place.x, 1), y_mm=round(place.y, 1), z_mm=round(place.z, 1)
+                ),
+                level_percent=level,
+                cct_k=_colour_for(owned.gear, study),
+            )
+            lights = [one.model_dump(mode="json") for one in (*plan.lights, light)]
+            yield Proposal(
+                action=say(
+                    "Add " + owned.gear.name + " at " + clock_words(where[0]) + ", {up} up, {away} away",
+                    up=Quantity(value=where[1], unit="deg"), away=mm(distance),
+                ),
+                changes=(Change(path="/lights", value=lights),),
+                family=f"add {owned.gear.name}",
+            )  # fmt: skip
+
+
+def _fresh_id(plan: Plan) -> str:
+    used = {one.id for one in plan.lights}
+    return next(name for number in range(1, 100) if (name := f"lamp-{number}") not in used)
+
+
+def _colour_for(fixture: Fixture, study: LightStudy) -> float | None:
+    """The colour of the lamp that gives most, where it can be set."""
+    low, high = fixture.cct_k, fixture.cct_warmest_to_k
+    if low is None or high is None or study.key is None:
+        return None
+    return min(max(study.key.lamp.cct_k, low), high)
+
+
+def _level_for(
+    fixture: Fixture, wanted_lx: float, elevation_deg: float, distance_mm: float
+) -> float | None:
+    """The dimmer setting for a light on the zone, by its middle."""
+    full = full_intensity(fixture)
+    least = fixture.least_level_percent or 0.0
+    if full is None or wanted_lx <= 0 or least >= 100.0:
+        return None
+    at_full = full * math.sin(math.radians(elevation_deg)) / (distance_mm / 1000.0) ** 2
+    return float(min(100.0, max(least, math.ceil(20.0 * wanted_lx / at_full) * 5.0)))
+
+
+def _levels(study: LightStudy) -> Iterator[Proposal]:
+    spare = study.stops_to_spare
+    if spare is None or abs(spare) < 0.1:
+        return
+    for lamp in sorted(study.lit, key=lambda one: -one.zone_lx):
+        rest = study.mean_lx - lamp.zone_lx
+        wanted = (study.needed_lx or 0.0) - rest
+        if lamp.zone_lx <= 0 or wanted <= 0:
+            continue
+        level = lamp.lamp.level * wanted / lamp.zone_lx * 100.0
+        least = lamp.lamp.part.fixture.least_level_percent or 0.0
+        tidy = math.ceil(level / 5.0) * 5.0
+        now = lamp.lamp.level * 100.0
+        if least <= tidy <= 100.0 and abs(tidy - now) > 1.0 and tidy > now:
+            yield Proposal(
+                action=say(
+                    "Set " + lamp.lamp.name + " to {level}",
+                    level=Quantity(value=tidy, unit="percent"),
+                ),
+                changes=(Change(path=f"/{lamp.lamp.at}/level_percent", value=tidy),),
+            )
+        if spare < 0:
+            _, _, distance = direction_of(study.work.plane.middle, lamp.lamp.centre)
+            nearer = max(500.0, distance * 2 ** (spare / 2) * 0.97)
+            if nearer < distance - 30:
+                where = (lamp.azimuth_deg, lamp.elevation_deg)
+                yield Proposal(
+                    action=say(
+                        "Bring " + lamp.lamp.name + " to {away} from the work", away=mm(nearer)
+                    ),
+                    changes=placed_at(lamp, study, where, nearer),
+                )
+
+
+def _switch(scene: CameraStudy, study: LightStudy) -> Iterator[Proposal]:
+    if len(study.lit) < 2:
+        return
+    drawn = sum(one.lamp.part.fixture.power_w or 0.0 for one in study.lit)
+    over = drawn > CIRCUIT_SHARE * (scene.plan.room.circuit_w or math.inf)
+    for lamp in sorted(study.lit, key=lambda one: one.zone_lx):
+        poor = (lamp.lamp.part.fixture.colour_rendering or 100.0) < 90.0
+        flickers = lamp.lamp.part.fixture.flicker == "mains"
+        if lamp.lamp.part.role == "practical" or poor or flickers or over or lamp.glare > 0:
+            yield Proposal(
+                action=say("Switch off: " + lamp.lamp.name),
+                changes=(Change(path=f"/{lamp.lamp.at}/lit", value=False),),
+            )
+
+
+def _colour(study: LightStudy) -> Iterator[Proposal]:
+    key = study.key
+    if key is None:
+        return
+    for lamp in study.lit:
+        fixture = lamp.lamp.part.fixture
+        low, high = fixture.cct_k, fixture.cct_warmest_to_k
+        if lamp is key or low is None or high is None:
+            continue
+        target = min(max(key.lamp.cct_k, low), high)
+        if abs(target - lamp.lamp.cct_k) > 50:
+            yield Proposal(
+                action=say("Set " + lamp.lamp.name + " to {k}", k=Quantity(value=target, unit="k")),
+                changes=(Change(path=f"/{lamp.lamp.at}/cct_k", value=target),),
+            )
+    own = key.lamp.part.fixture
+    if own.cct_k is not None and own.cct_warmest_to_k is not None:
+        for lamp in study.lit:
+            if lamp is not key and own.cct_k <= lamp.lamp.cct_k <= own.cct_warmest_to_k:
+                yield Proposal(
+                    action=say(
+                        "Set " + own.name + " to {k}", k=Quantity(value=lamp.lamp.cct_k, unit="k")
+                    ),
+                    changes=(Change(path=f"/{key.lamp.at}/cct_k", value=lamp.lamp.cct_k),),
+                )

@@ -1,1 +1,0 @@
-"""One small rule each. A rule is listed in `steeple.core.findings.registry`."""

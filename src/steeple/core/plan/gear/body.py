@@ -1,0 +1,165 @@
+"""Gear by kind and figures: camera bodies, phones, webcams and lenses. Other kinds: `rigging`.
+
+A plan carries copies of these, so that it opens on another machine. None means "not known".
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from types import MappingProxyType
+from typing import Literal, Self
+
+from pydantic import Field, model_validator
+
+from steeple.core.plan.gear.words import MASS, NAME, FieldWords
+from steeple.core.plan.values import (
+    AngleDeg,
+    BitRate,
+    CropTimes,
+    DurationS,
+    EnergyWh,
+    FocusMm,
+    FrameRateHz,
+    IsoSpeed,
+    MassG,
+    Name,
+    Part,
+    Pixels,
+    PowerW,
+    RoomMm,
+    SensorMm,
+    SizeBytes,
+)
+
+BodyThread = Literal["1/4-20 socket", "3/8-16 socket", "phone", "shoe foot"]
+Screen = Literal["fixed", "tilting", "turning", "none"]
+
+
+class RecordingMode(Part):
+    """One way a camera records: its frame in pixels and the sensor area that makes it."""
+
+    name: Name
+    width_px: Pixels = Field(description="Recorded frame width in pixels.")
+    height_px: Pixels = Field(description="Recorded frame height in pixels.")
+    sensor_width_mm: SensorMm | None = Field(
+        default=None, description="Active sensor width of this mode, after its own crop."
+    )
+    sensor_height_mm: SensorMm | None = Field(
+        default=None, description="Active sensor height of this mode, after its own crop."
+    )
+    frame_rate_hz: FrameRateHz | None = Field(
+        default=None, description="Greatest frame rate of this mode."
+    )
+    bitrate_mbit_s: BitRate | None = Field(default=None, description="Megabits a second.")
+
+
+class FieldOfView(Part):
+    """The angle that a phone or webcam sees in its recording mode."""
+
+    angle_deg: AngleDeg
+    measured: Literal["horizontal", "diagonal"] = Field(
+        description="Whether the angle runs across the width or along the diagonal."
+    )
+    stabilisation_crop: CropTimes | None = Field(
+        default=None,
+        description="How many times stabilisation narrows the picture; 1 = off, None = not known.",
+    )
+
+
+class Body(Part):
+    """A camera body, a phone or a webcam."""
+
+    kind: Literal["camera", "phone", "webcam"]
+    name: Name
+    modes: tuple[RecordingMode, ...] = Field(min_length=1, max_length=12)
+    view: FieldOfView | None = Field(
+        default=None, description="For a phone or webcam, which has no lens to change."
+    )
+    min_focus_mm: FocusMm | None = Field(
+        default=None, description="Nearest focus of a phone or webcam, from its lens."
+    )
+    flange_mm: RoomMm | None = Field(
+        default=None, description="Sensor mark to the lens mount (flange focal distance)."
+    )
+    back_mm: RoomMm | None = Field(
+        default=None, description="Sensor mark to the back of the body, with what is fixed there."
+    )
+    mass_g: MassG | None = None
+    mount: Name | None = Field(
+        default=None, description="Kind of lens mount; bodies and lenses of one word fit together."
+    )
+    base_iso: IsoSpeed | None = None
+    clean_iso: IsoSpeed | None = Field(
+        default=None, description="Highest ISO whose noise the maker accepts."
+    )
+    shortest_shutter_s: DurationS | None = None
+    longest_shutter_s: DurationS | None = None
+    recording_limit_s: DurationS | None = Field(
+        default=None, description="Recording stops by itself after this time."
+    )
+    file_limit_bytes: SizeBytes | None = Field(
+        default=None, description="Largest file; a longer take goes on in a new one or stops."
+    )
+    power_w: PowerW | None = Field(default=None, description="Draw while recording.")
+    battery_wh: EnergyWh | None = None
+    thread: BodyThread | None = Field(
+        default=None, description="What it is held by: the socket under it, or its edges."
+    )
+    screen: Screen | None = Field(default=None, description="Whether its screen can be turned.")
+    shown_elsewhere: bool | None = Field(
+        default=None, description="Whether its picture can be seen on a phone or another screen."
+    )
+
+    @model_validator(mode="after")
+    def _whole(self) -> Self:
+        if self.kind == "camera":
+            if self.view is not None:
+                raise ValueError("a camera with lenses has no field of view of its own")
+        elif self.view is None:
+            raise ValueError("a phone or webcam needs its field of view")
+        names = [mode.name for mode in self.modes]
+        if len(set(names)) != len(names):
+            raise ValueError("two recording modes have the same name")
+        return self
+
+    def mode(self, name: str | None) -> RecordingMode:
+        """The recording mode of that name, or the first."""
+        return next((mode for mode in self.modes if mode.name == name), self.modes[0])
+
+
+BODY_WORDS: Mapping[str, FieldWords] = MappingProxyType(
+    {
+        "kind": FieldWords("Kind of camera", "with lenses, or with a view of its own"),
+        "name": NAME,
+        "modes": FieldWords("Recording modes"),
+        "modes/*/name": FieldWords("Recording mode", "as the menu calls it"),
+        "modes/*/width_px": FieldWords("Recorded width", "pixels"),
+        "modes/*/height_px": FieldWords("Recorded height", "pixels"),
+        "modes/*/sensor_width_mm": FieldWords("Sensor width used", "in this mode, after its crop"),
+        "modes/*/sensor_height_mm": FieldWords(
+            "Sensor height used", "in this mode, after its crop"
+        ),
+        "modes/*/frame_rate_hz": FieldWords("Frame rate", "the greatest of this mode"),
+        "modes/*/bitrate_mbit_s": FieldWords("Bit rate", "megabits a second"),
+        "view": FieldWords("Field of view"),
+        "view/angle_deg": FieldWords("Field of view", "of a phone or webcam"),
+        "view/measured": FieldWords("Angle runs", "across the width, or along the diagonal"),
+        "view/stabilisation_crop": FieldWords("Stabilisation crop", "times; 1 is off"),
+        "min_focus_mm": FieldWords("Nearest focus", "of a phone or webcam"),
+        "flange_mm": FieldWords("Sensor mark to mount", "flange focal distance"),
+        "back_mm": FieldWords("Sensor mark to back", "with what is fixed there"),
+        "mass_g": MASS,
+        "mount": FieldWords("Lens mount", "one word for those that fit"),
+        "base_iso": FieldWords("Base ISO"),
+        "clean_iso": FieldWords("Highest clean ISO", "the noise you accept"),
+        "shortest_shutter_s": FieldWords("Shortest exposure"),
+        "longest_shutter_s": FieldWords("Longest exposure"),
+        "recording_limit_s": FieldWords("Stops by itself after", "such as 29 minutes"),
+        "file_limit_bytes": FieldWords("Largest file", "many stop at 4 GB"),
+        "power_w": FieldWords("Power drawn", "while recording"),
+        "battery_wh": FieldWords("Battery", "printed on it"),
+        "thread": FieldWords("Held by", "the socket under it; a phone by its edges"),
+        "screen": FieldWords("Screen", "whether it can be turned to you"),
+        "shown_elsewhere": FieldWords("Picture on another screen", "by lead or its own radio"),
+    }
+)

@@ -1,0 +1,89 @@
+"""The room, as far as the rig meets it."""
+
+from __future__ import annotations
+
+from typing import Literal, Self
+
+from pydantic import Field, model_validator
+
+from steeple.core.plan.parts.window import Daylight, Window
+from steeple.core.plan.values import (
+    ExtentMm,
+    FloorMm,
+    GapMm,
+    HeightMm,
+    Name,
+    Part,
+    PlaceMm,
+    PowerW,
+)
+
+OBSTACLE_LIMIT = 12
+
+
+class Slope(Part):
+    """A sloping ceiling: its height from the floor above two opposite edges of the table."""
+
+    across: Literal["left-right", "near-far"]
+    first_mm: HeightMm = Field(description="Above the left edge, or the edge in front of you.")
+    second_mm: HeightMm = Field(description="Above the right edge, or the far edge.")
+
+
+class Obstacle(Part):
+    """A box that is in the room: a wall cupboard, a shelf, a beam, a lamp that hangs low.
+
+    Measured from the left edge of the table and the edge in front of the maker to the nearest
+    corner of the box, negative to the left or toward the maker; heights from the floor.
+    """
+
+    name: Name
+    from_left_edge_mm: PlaceMm
+    from_front_edge_mm: PlaceMm
+    width_mm: ExtentMm
+    depth_mm: ExtentMm
+    bottom_mm: FloorMm
+    top_mm: FloorMm | None = Field(default=None, description="None = up to the ceiling.")
+
+    @model_validator(mode="after")
+    def _upright(self) -> Self:
+        if self.top_mm is not None and self.top_mm <= self.bottom_mm:
+            raise ValueError(
+                f"its top ({self.top_mm:g} mm) must be above its bottom ({self.bottom_mm:g} mm)"
+            )
+        return self
+
+
+class KeepClear(Part):
+    """A stretch of floor that must stay free: a door's swing, a drawer, a walkway, a stool.
+
+    Measured like an obstacle: from the left edge of the table and the edge in front of the maker.
+    """
+
+    kind: Literal["door", "drawer", "walkway", "stool"]
+    name: Name
+    from_left_edge_mm: PlaceMm
+    from_front_edge_mm: PlaceMm
+    width_mm: ExtentMm
+    depth_mm: ExtentMm
+
+
+class Room(Part):
+    """The room, as far as the rig meets it."""
+
+    ceiling_mm: HeightMm | None = Field(
+        default=None,
+        description="Height of the flat ceiling above the rig, from the floor.",
+    )
+    slope: Slope | None = Field(default=None, description="A sloping ceiling or roof.")
+    obstacles: tuple[Obstacle, ...] = Field(default=(), max_length=OBSTACLE_LIMIT)
+    width_mm: ExtentMm | None = Field(default=None, description="Wall to wall, left to right.")
+    depth_mm: ExtentMm | None = Field(default=None, description="Wall to wall, near to far.")
+    table_from_left_wall_mm: GapMm | None = None
+    table_from_far_wall_mm: GapMm | None = None
+    keep_clear: tuple[KeepClear, ...] = Field(default=(), max_length=OBSTACLE_LIMIT)
+    windows: tuple[Window, ...] = Field(default=(), max_length=6)
+    daylight: Daylight | None = None
+    mains_hz: Literal[50, 60] | None = None
+    circuit_w: PowerW | None = Field(
+        default=None, description="What the circuit of the sockets may carry, by its fuse."
+    )

@@ -1,0 +1,56 @@
+"""What was used in place of figures that the maker has not given."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from typing import TypeVar
+
+from steeple.core.plan.words import field_words
+from steeple.core.study.base.result import Result
+from steeple.core.study.base.sentence import Quantity
+from steeple.core.units import Unit
+
+Choice = TypeVar("Choice", bound=str)
+
+
+class Assumption(Result):
+    """A figure used in place of one that the maker has not given."""
+
+    field: str
+    words: str
+    quantity: Quantity | None = None
+    text: str = ""
+    why: str
+
+
+@dataclass(slots=True)
+class Assumptions:
+    """Collects what was assumed while a plan is read. Local to one evaluation."""
+
+    made: list[Assumption] = field(default_factory=list)
+
+    def fill(self, given: float | None, *, at: str, usual: float, unit: Unit, why: str) -> float:
+        """The figure given, or the usual one, which is then noted."""
+        if given is not None:
+            return given
+        self.note(at, why, quantity=Quantity(value=usual, unit=unit))
+        return usual
+
+    def choose(self, given: Choice | None, *, at: str, usual: Choice, why: str) -> Choice:
+        """The word given, or the usual one, which is then noted."""
+        if given is not None:
+            return given
+        self.note(at, why, text=usual)
+        return usual
+
+    def note(self, at: str, why: str, *, quantity: Quantity | None = None, text: str = "") -> None:
+        path = [int(step) if step.isdigit() else step for step in at.split("/")]
+        self.made.append(
+            Assumption(
+                field="/" + at, words=field_words(path), quantity=quantity, text=text, why=why
+            )
+        )
+
+    def covers(self, pointer: str) -> bool:
+        """Whether the field at a JSON pointer was assumed."""
+        return any(one.field == pointer for one in self.made)

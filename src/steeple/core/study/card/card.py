@@ -1,0 +1,143 @@
+"""The set-up card: what one does at the bench, in figures that a tape reaches."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import Any
+
+from steeple.core.geometry.rectangle import Rectangle
+from steeple.core.plan.document import Plan
+from steeple.core.study.base.assumptions import Assumption
+from steeple.core.study.base.card import CARD_PLACES, CardSection
+from steeple.core.study.base.result import Result
+from steeple.core.study.base.sentence import Sentence, mm, say
+from steeple.core.study.base.shapes import Box, box
+from steeple.core.study.base.step import Step
+from steeple.core.study.inputs.work import GivenWork
+from steeple.core.study.lens.answer import way_round_words
+from steeple.core.study.lens.step import LENS
+from steeple.core.study.lens.study import LensStudy
+from steeple.core.study.work.step import WORK
+
+Corners = tuple[tuple[float, float], ...]
+
+
+class Mark(Result):
+    """A corner to tape down, measured along the edges of the table; negative = past the edge."""
+
+    corner: str
+    from_left_mm: float
+    from_front_mm: float
+    on_table: bool
+
+
+class Card(Result):
+    """Everything printed, except for the cautions, which stand in the evaluation."""
+
+    title: str
+    ready: bool
+    missing: str
+    sections: tuple[CardSection, ...]
+    zone_marks: tuple[Mark, ...]
+    frame_marks: tuple[Mark, ...]
+    table: Box
+    zone: Box
+    frame: Box | None
+    way_round: str
+    check: Sentence
+
+
+def card_of(
+    *,
+    plan: Plan,
+    camera: str,
+    studied: Sequence[tuple[Step[Any], Any]],
+    assumed: Sequence[Assumption],
+) -> Card:
+    """The card of one camera; without one it carries what is known of the work.
+
+    Parameters
+    ----------
+    camera: id of the camera.
+    studied: each step that has to do with it, with what it worked out.
+    assumed: everything that was assumed.
+    """
+    found = {step.id: value for step, value in studied}
+    work: GivenWork = found[WORK.id]
+    lens: LensStudy | None = found.get(LENS.id)
+    fields = {assumption.field for assumption in assumed}
+    sight = lens.sight if lens else None
+    frame = sight.seen_surface if sight else None
+    check: Sentence = ()
+    sections = [
+        placed
+        for step, value in studied
+        if step.card is not None and value is not None
+        if step.scope == "plan" or sight is not None
+        for placed in step.card(value, camera, fields)
+    ]
+    sections.sort(key=lambda one: CARD_PLACES.index(one[0]))
+    if lens is not None and frame is not None:
+        where = "on the table" if work.is_flat else "on the work"
+        check = say(
+            "Lay the tape across the picture "
+            + where
+            + ", through the middle of the zone: the frame must show {width} from left "
+            "to right and {depth} from near to far.",
+            width=mm(frame.width_mm),
+            depth=mm(frame.depth_mm),
+        )
+    return Card(
+        title=plan.title,
+        ready=sight is not None,
+        missing=""
+        if sight is not None
+        else "The height is missing: choose a camera and a lens on the Lens sheet."
+        if lens is None
+        else "The lens hangs inside the work: raise it on the Lens sheet.",
+        sections=tuple(section for _, section in sections),
+        zone_marks=_marks(_corners(work.footprint), work.table),
+        frame_marks=_frame_marks(lens),
+        table=box(work.table),
+        zone=box(work.footprint),
+        frame=box(frame) if frame and work.is_flat else None,
+        way_round=f"Picture: {way_round_words(lens)}" if lens else "",
+        check=check,
+    )
+
+
+def _corners(rectangle: Rectangle) -> Corners:
+    return (
+        (rectangle.left, rectangle.near),
+        (rectangle.right, rectangle.near),
+        (rectangle.left, rectangle.far),
+        (rectangle.right, rectangle.far),
+    )
+
+
+def _frame_marks(lens: LensStudy | None) -> tuple[Mark, ...]:
+    """Corners of the picture on the table; none for work that does not lie on it."""
+    if lens is None or lens.sight is None or not lens.work.is_flat:
+        return ()
+    quad = lens.sight.quad_surface
+    if quad is None:
+        return ()
+    rows = sorted(quad, key=lambda corner: corner.y)
+    ordered = [*sorted(rows[:2], key=lambda c: c.x), *sorted(rows[2:], key=lambda c: c.x)]
+    return _marks(tuple((corner.x, corner.y) for corner in ordered), lens.work.table)
+
+
+def _marks(corners: Corners, table: Rectangle) -> tuple[Mark, ...]:
+    marks = []
+    for words, (x, y) in zip(
+        ("near left", "near right", "far left", "far right"), corners, strict=True
+    ):
+        marks.append(
+            Mark(
+                corner=words,
+                from_left_mm=x - table.left,
+                from_front_mm=y - table.near,
+                on_table=table.left <= x <= table.right and table.near <= y <= table.far,
+            )
+        )
+    return tuple(marks)

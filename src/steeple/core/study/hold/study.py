@@ -1,0 +1,200 @@
+"""The hold step: whether a support can put the lens where the plan wants it, and what happens then."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from steeple.core.plan.document import Plan
+from steeple.core.plan.gear.adapter import Adapter
+from steeple.core.plan.parts.support import PlacedSupport
+from steeple.core.study.base.assumptions import Assumptions
+from steeple.core.study.base.sentence import Quantity, mm
+from steeple.core.study.base.step import Context, carried
+from steeple.core.study.hold.clashes import Placement, Spot
+from steeple.core.study.hold.joining import Joined, joined
+from steeple.core.study.hold.load import Held, held_camera
+from steeple.core.study.hold.placing import place
+from steeple.core.study.hold.statics import (
+    Bending,
+    Loads,
+    Shake,
+    Tipping,
+    Torque,
+    bending_of,
+    counterweight_g,
+    loads_of,
+    shake_of,
+    tipping_of,
+    torques_of,
+)
+from steeple.core.study.inputs.support import GivenSupport, given_support
+from steeple.core.study.inputs.work import GivenWork
+from steeple.core.study.lens.step import LENS
+from steeple.core.study.lens.study import LensStudy
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class HoldStudy:
+    """One camera on one support.
+
+    ``placement`` and all that follows from it are None where the room does not say enough.
+    """
+
+    support: GivenSupport
+    lens: LensStudy
+    held: Held
+    spot: Spot
+    placement: Placement | None
+    joined: Joined
+    loads: Loads | None
+    tipping: Tipping | None
+    torques: tuple[Torque, ...]
+    bending: Bending | None
+    shake: Shake | None
+    counterweight_g: float
+
+    @property
+    def work(self) -> GivenWork:
+        return self.lens.work
+
+    @property
+    def wobble_px(self) -> tuple[float, float, float] | None:
+        """Least, likely and greatest wobble in delivered pixels."""
+        sight = self.lens.sight
+        if self.shake is None or sight is None:
+            return None
+        wobble, scale = self.shake.wobble, sight.delivered_px_per_mm
+        return wobble.low_mm * scale, wobble.mid_mm * scale, wobble.high_mm * scale
+
+    @property
+    def over_people_or_food(self) -> bool:
+        """Whether what it holds hangs over hands: every support does that holds it over the table."""
+        table, screw = self.work.table, self.held.screw
+        return table.left < screw.x < table.right and table.near - 400 < screw.y < table.far
+
+
+def study_support(
+    placed: PlacedSupport,
+    lens: LensStudy,
+    *,
+    at: str,
+    plan: Plan,
+    adapters: Sequence[Adapter],
+    assumptions: Assumptions,
+) -> HoldStudy | None:
+    """A support under the camera of a lens study.
+
+    Parameters
+    ----------
+    at: path of the support in the plan, such as ``supports/0``.
+    adapters: what there is to join it with.
+
+    Returns
+    -------
+    None while the camera hangs in the work, where nothing can hold it.
+    """
+    held = held_camera(lens, assumptions)
+    sight = lens.sight
+    if held is None or sight is None:
+        return None
+    support = given_support(placed, at, assumptions)
+    spot = Spot(
+        support=support,
+        work=lens.work,
+        screw=held.screw,
+        pyramid=sight.pyramid,
+    )
+    placement = place(spot)
+    join = joined(placed.gear, lens.camera.body, adapters)
+    if placement is None:
+        return HoldStudy(
+            support=support, lens=lens, held=held, spot=spot, placement=None, joined=join,
+            loads=None, tipping=None, torques=(), bending=None, shake=None, counterweight_g=0.0,
+        )  # fmt: skip
+    _note_place(support, placement, assumptions)
+    links = len(join.chain.links) if join.chain else 0
+    loads = loads_of(support, held, placement, links)
+    half = max(lens.work.zone.width_mm, lens.work.zone.depth_mm) / 2
+    bending = bending_of(support, placement, loads, middle_mm=sight.middle_mm, half_mm=half)
+    liveliness = plan.work.liveliness or lens.work.shape.liveliness
+    counter = counterweight_g(support, held, placement, loads)
+    if placed.counterweight_g is None and counter:
+        assumptions.note(
+            f"{at}/counterweight_g",
+            "balances the boom, as far as there is weight",
+            quantity=Quantity(value=counter, unit="g"),
+        )
+    return HoldStudy(
+        support=support,
+        lens=lens,
+        held=held,
+        spot=spot,
+        placement=placement,
+        joined=join,
+        loads=loads,
+        tipping=tipping_of(support, held, placement, loads),
+        torques=torques_of(support, held, placement, loads),
+        bending=bending,
+        shake=shake_of(
+            support,
+            bending,
+            liveliness=liveliness,
+            reach_mm=placement.reach_mm,
+            load_g=loads.total_g,
+        ),
+        counterweight_g=counter,
+    )
+
+
+def _note_place(support: GivenSupport, placement: Placement, assumptions: Assumptions) -> None:
+    """What Steeple chose itself about the place of a support."""
+    placed = support.placed
+    if support.model in ("column", "hung"):
+        for name, given, value in (
+            ("x_mm", placed.foot.x_mm, placement.foot.x),
+            ("y_mm", placed.foot.y_mm, placement.foot.y),
+        ):
+            if given is None:
+                why = "where it meets least and reaches least far"
+                assumptions.note(f"{support.at}/foot/{name}", why, quantity=mm(value))
+    if placed.counterweight_at_mm is None and support.behind_mm and support.gear.counterweight_g:
+        assumptions.note(
+            f"{support.at}/counterweight_at_mm",
+            "as far out as the boom goes",
+            quantity=mm(support.behind_mm),
+        )
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class SupportStudy:
+    """A support with all the cameras that it carries."""
+
+    cameras: tuple[HoldStudy, ...]
+
+    def of(self, camera: str) -> HoldStudy | None:
+        """The support as it holds one of its cameras."""
+        return next((one for one in self.cameras if one.lens.camera.id == camera), None)
+
+
+def study_hold(ctx: Context) -> SupportStudy | None:
+    """A support of the plan with the cameras that it carries; None where it carries none that is
+    known."""
+    plan = ctx.plan
+    index = next(index for index, one in enumerate(plan.supports) if one.id == ctx.of)
+    found = []
+    for camera in carried(plan, ctx.of):
+        lens = ctx.get(LENS, camera)
+        if lens is None:
+            continue
+        study = study_support(
+            plan.supports[index],
+            lens,
+            at=f"supports/{index}",
+            plan=plan,
+            adapters=plan.adapters,
+            assumptions=ctx.assumptions,
+        )
+        if study is not None:
+            found.append(study)
+    return SupportStudy(tuple(found)) if found else None

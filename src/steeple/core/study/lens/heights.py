@@ -1,0 +1,310 @@
+"""Which heights of the lens work at a zoom setting, and what bounds them on either end.
+
+A camera that looks level rather than down is placed by its distance from the work; all that is said
+here of heights then holds for distances (see `Framing.measure`).
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Literal
+
+from steeple.core.optics.focus import nearest_focus
+from steeple.core.optics.frame import PIXELS_PER_LINE
+from steeple.core.study.base.result import Result
+from steeple.core.study.inputs.camera import CAMERA_HALF_MM, GivenCamera
+from steeple.core.study.inputs.support import screw_limits
+from steeple.core.study.lens.framing import HIGHEST_MM, Framing
+
+_ROUNDS = 6
+BoundCode = Literal[
+    "zone", "focus", "hands", "stand-low", "ceiling", "wall", "detail", "head", "stand", "depth"
+]  # fmt: skip
+TAPE_STEP_MM = 5.0
+"""Heights that Steeple chooses itself are rounded to this, which any tape shows."""
+ARM_REACH_MM = 1_300.0
+"""Height over the table up to which one still reaches the camera; only used to choose a height."""
+HEAD_SAMPLES = (1.0, 1.15, 1.35, 1.6, 1.9, 2.3, 2.8, 3.4, 4.2, 5.2, 6.5, 9.0, 14.0, 25.0)
+"""Multiples of the least distance at which the head is looked for in the picture."""
+HEAD_ROOM_MM = 60.0
+"""Free room between a head and the camera below which they meet; our own planning value."""
+
+
+@dataclass(frozen=True, slots=True)
+class Bound:
+    """One limit of the lens height: at least (floor) or at most (cap) ``height_mm``."""
+
+    code: BoundCode
+    height_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class HeightRange:
+    """Heights that work at one zoom setting.
+
+    ``never`` lists demands that no height meets at this zoom. ``greatest`` is None when nothing
+    bounds the height above. ``head`` is the stretch in which the maker's head is where the camera
+    would be; None where the camera passes beside it.
+    """
+
+    floors: tuple[Bound, ...]
+    caps: tuple[Bound, ...]
+    never: tuple[BoundCode, ...]
+    head: tuple[float, float] | None = None
+
+    @property
+    def least(self) -> Bound:
+        return max(self.floors, key=lambda bound: bound.height_mm)
+
+    @property
+    def greatest(self) -> Bound | None:
+        return min(self.caps, key=lambda bound: bound.height_mm) if self.caps else None
+
+    @property
+    def stretches(self) -> tuple[tuple[float, float], ...]:
+        """The stretches of height that meet every demand; infinite where nothing bounds them."""
+        if self.never:
+            return ()
+        low = self.least.height_mm
+        high = self.greatest.height_mm if self.greatest else math.inf
+        if low > high:
+            return ()
+        if self.head is None or self.head[1] <= low or self.head[0] >= high:
+            return ((low, high),)
+        parts = []
+        if low < self.head[0]:
+            parts.append((low, self.head[0]))
+        if self.head[1] < high:
+            parts.append((self.head[1], high))
+        return tuple(parts)
+
+    @property
+    def works(self) -> bool:
+        """Whether any height meets every demand."""
+        return bool(self.stretches)
+
+    def at(self, code: BoundCode) -> float | None:
+        """The height of one bound, or None where it does not bind or is never met."""
+        return next(
+            (bound.height_mm for bound in self.floors + self.caps if bound.code == code), None
+        )
+
+    @property
+    def suggested_mm(self) -> float:
+        """The least height that works, raised to the next step of a tape where that still works;
+        where none works, the least that meets the demands from below."""
+        stretches = self.stretches
+        low, high = stretches[0] if stretches else (self.least.height_mm, math.inf)
+        raised = math.ceil(low / TAPE_STEP_MM - 1e-9) * TAPE_STEP_MM
+        return raised if raised <= high else low
+
+
+def nearest_focus_of(camera: GivenCamera, focal_mm: float | None) -> float | None:
+    """Least pupil-to-plane distance of a camera at a zoom setting; None where not known."""
+    if camera.fixed_view is not None or camera.lens is None or focal_mm is None:
+        return camera.body.min_focus_mm
+    return nearest_focus(
+        focal_mm=focal_mm,
+        min_focus_from_mark_mm=camera.lens.min_focus_from_mark_mm,
+        greatest_magnification=camera.lens.greatest_magnification,
+    )
+
+
+def height_range(framing: Framing, focal_mm: float | None) -> HeightRange:
+    """Every bound of the lens height at a zoom setting."""
+    work, part = framing.work, framing.camera.part
+    floors: list[Bound] = []
+    caps: list[Bound] = []
+    never: list[BoundCode] = []
+
+    def floor(code: BoundCode, d: float | None) -> None:
+        if d is None:
+            never.append(code)
+        else:
+            floors.append(Bound(code, framing.value_of(d)))
+
+    def cap(code: BoundCode, d: float | None) -> None:
+        if d is not None:
+            caps.append(Bound(code, framing.value_of(d)))
+
+    floor("zone", framing.root(lambda d: framing.least_spare(d) - work.margin_mm))
+    nearest = nearest_focus_of(framing.camera, focal_mm)
+    if nearest is not None:
+        floor("focus", framing.root(lambda d: framing.focus_distance(d) - nearest))
+    floor("hands", _hands(framing))
+    _cap_all(framing, cap, never)
+    if framing.measure == "height":
+        if part.stand_lowest_mm is not None:
+            floors.append(Bound("stand-low", part.stand_lowest_mm))
+        if part.stand_highest_mm is not None:
+            caps.append(Bound("stand", part.stand_highest_mm))
+        _stand(framing, floors, caps)
+    if not floors:
+        floors.append(Bound("zone", framing.value_of(framing.lowest)))
+    return HeightRange(
+        floors=tuple(floors), caps=tuple(caps), never=tuple(never), head=_head_stretch(framing)
+    )
+
+
+def _stand(framing: Framing, floors: list[Bound], caps: list[Bound]) -> None:
+    """How low and how high the support of the plan holds it, where no figure was typed for that."""
+    part, work = framing.camera.part, framing.work
+    support = framing.camera.limits
+    if support is None:
+        return
+    low, high = screw_limits(support, work, framing.base.x, framing.base.y)
+    least = _life_size(framing)
+
+    def at(screw_mm: float) -> float:
+        # The mark moves far less than the lens, so that putting the lens where its screw would be
+        # right converges at once: each round is off by the square of the magnification.
+        d = least
+        for _ in range(_ROUNDS):
+            off = screw_mm - framing.screw(d).z
+            d = max(least, d + off / -framing.pose.axis.z)
+        return framing.value_of(d)
+
+    lowest = None if low is None or part.stand_lowest_mm is not None else at(low)
+    highest = None if high is None or part.stand_highest_mm is not None else at(high)
+    if lowest is not None:
+        floors.append(Bound("stand-low", lowest))
+    if highest is not None:
+        caps.append(Bound("stand", highest))
+
+
+def _life_size(framing: Framing) -> float:
+    """The distance at which the magnification is 1. Nearer than that the sensor mark rises again
+    as the lens comes closer, so that what depends on it is sought from here on."""
+    least = framing.view.least_distance_mm
+    if not least:
+        return framing.lowest
+    depth = framing.nearest if framing.focus is None else framing.focus
+    return max(framing.lowest, 2 * least - depth)
+
+
+def _hands(framing: Framing) -> float | None:
+    """Least distance with room for hands."""
+    return framing.root(
+        lambda d: framing.hand_room(d) - framing.work.hand_room_mm, floor=_life_size(framing)
+    )
+
+
+def _cap_all(
+    framing: Framing, cap: Callable[[BoundCode, float | None], None], never: list[BoundCode]
+) -> None:
+    """Everything that bounds the distance from above."""
+    low, life_size = framing.lowest, _life_size(framing)
+    if framing.overhead_room(low) is not None:
+        cap(
+            "ceiling",
+            framing.root(lambda d: -(framing.overhead_room(d) or 0.0), floor=life_size),
+        )
+    if framing.wall_room(low) is not None:
+        cap(
+            "wall",
+            framing.root(lambda d: CAMERA_HALF_MM - (framing.wall_room(d) or 0.0), floor=life_size),
+        )
+    if framing.detail_px(low) < PIXELS_PER_LINE:
+        never.append("detail")
+    else:
+        cap("detail", framing.root(lambda d: PIXELS_PER_LINE - framing.detail_px(d)))
+    clear, head = _head(framing)
+    if not clear:
+        never.append("head")
+    else:
+        cap("head", head)
+
+
+def _head(framing: Framing) -> tuple[bool, float | None]:
+    """Whether any distance keeps the head out of the picture, and the greatest that does."""
+    if not framing.camera.sees_maker:
+        return True, None
+    before: float | None = None
+    least = max(framing.lowest, 30.0)
+    for times in HEAD_SAMPLES:
+        d = least * times
+        if d > HIGHEST_MM:
+            break
+        if framing.head_clearance(d) >= 0:
+            before = d
+        elif before is not None:
+            return True, framing.root(lambda d: -framing.head_clearance(d), floor=before)
+    return before is not None, None
+
+
+def _head_stretch(framing: Framing) -> tuple[float, float] | None:
+    """Between which heights the camera would be where a head is."""
+    axis, camera = framing.pose.axis, framing.camera
+    if not camera.sees_maker:
+        return None
+    stretches = []
+    for x, y, z, radius in framing.work.maker.heads.tolist():
+        off = (x - framing.base.x, y - framing.base.y, z - framing.base.z)
+        along = off[0] * axis.x + off[1] * axis.y + off[2] * axis.z
+        aside = math.sqrt(max(0.0, off[0] ** 2 + off[1] ** 2 + off[2] ** 2 - along * along))
+        reach = radius + CAMERA_HALF_MM + HEAD_ROOM_MM
+        if aside >= reach:
+            continue
+        half = math.sqrt(reach * reach - aside * aside)
+        v = framing.mark_behind(max(framing.lowest, -along))
+        ahead = camera.rim_from_mark_mm - v
+        stretches.append((-along - v - camera.back_mm - half, -along + ahead + half))
+    if not stretches:
+        return None
+    low, high = min(one[0] for one in stretches), max(one[1] for one in stretches)
+    low = max(low, framing.lowest)
+    if high <= low:
+        return None
+    return framing.value_of(low), framing.value_of(high)
+
+
+BAND_WORDS: dict[BoundCode, str] = {
+    "zone": "zone cut off",
+    "focus": "no focus",
+    "hands": "no hand room",
+    "stand-low": "stand ends",
+    "ceiling": "ceiling",
+    "wall": "wall",
+    "detail": "detail lost",
+    "head": "head in frame",
+    "stand": "stand ends",
+    "depth": "not sharp throughout",
+}
+
+
+def bands_of(heights: HeightRange) -> tuple[Band, ...]:
+    """The range drawn as bands for the plumb: what is wrong where, and where all is well."""
+    bands = [
+        Band(code=b.code, words=BAND_WORDS[b.code], good=False, from_mm=0.0, to_mm=b.height_mm)
+        for b in heights.floors
+    ]
+    bands += [
+        Band(code=b.code, words=BAND_WORDS[b.code], good=False, from_mm=b.height_mm, to_mm=None)
+        for b in heights.caps
+    ]
+    if heights.head is not None:
+        low, high = heights.head
+        bands.append(Band(code="head-room", words="your head", good=False, from_mm=low, to_mm=high))
+    for low, high in heights.stretches:
+        bands.append(
+            Band(
+                code="works",
+                words="all fits",
+                good=True,
+                from_mm=low,
+                to_mm=None if math.isinf(high) else high,
+            )
+        )
+    return tuple(bands)
+
+
+class Band(Result):
+    """A stretch of heights of the lens, with what it means there. ``to_mm`` None = upwards."""
+
+    code: str
+    words: str
+    good: bool
+    from_mm: float
+    to_mm: float | None

@@ -1,0 +1,111 @@
+"""The answer line of the light step, its drawing, and its figures with their working."""
+
+from __future__ import annotations
+
+from steeple.core.study.base.answer import Answer
+from steeple.core.study.base.phrases import clock_words
+from steeple.core.study.base.sentence import Piece, Quantity, Sentence, door, mm, say
+from steeple.core.study.base.step import Context
+from steeple.core.study.light.lamps.lamp_study import LampStudy
+from steeple.core.study.light.study import LightStudy
+
+
+def light_missing_answer(about: str) -> Answer:
+    """Before there is a lamp."""
+    return Answer(
+        step="light",
+        about=about,
+        line=say("Take a lamp from the cupboard: the dome then says where it throws no shadow."),
+        under=(),
+    )
+
+
+def lamp_words(lamp: LampStudy) -> str:
+    """A lamp's direction: ``11 o'clock, 50° up``."""
+    return f"{clock_words(lamp.azimuth_deg)}, {lamp.elevation_deg:.0f}° up"
+
+
+def light_answer(study: LightStudy | None, ctx: Context) -> Answer:
+    """Where the lamp that gives most stands, and what it leaves lit; then lux, evenness, ISO."""
+    about = ctx.of
+    if study is None:
+        return light_missing_answer(about)
+    key = study.key
+    if key is None:
+        return Answer(step="light", about=about, line=_without_lamps(study), under=())
+    at = f"/{key.lamp.at}/position"
+    share = door(Quantity(value=round(100 * key.share), unit="percent"), figure="light.share")
+    worst = Quantity(value=round(100 * key.worst), unit="percent")
+    line = say(
+        "{name} at " + clock_words(key.azimuth_deg) + ", {up} up, {away} from the work: {share} of "
+        "what the camera sees round your fingers stays lit",
+        name=key.lamp.name[:1].upper() + key.lamp.name[1:],
+        up=door(Quantity(value=round(key.elevation_deg), unit="deg"), field=f"{at}/z_mm"),
+        away=door(mm(key.distance_mm)),
+        share=share,
+    )
+    line += (
+        say(" in every pose.")
+        if key.worst > 0.97
+        else say(", {worst} in the worst pose.", worst=worst)
+    )
+    others = [one for one in study.lit if one is not key]
+    if others:
+        line += say(
+            " With it: "
+            + "; ".join(f"{one.lamp.name} at {lamp_words(one)}" for one in others)
+            + "."
+        )
+    return Answer(step="light", about=about, line=line, under=_under(study, key))
+
+
+def _without_lamps(study: LightStudy) -> Sentence:
+    """By the window alone, or in the dark."""
+    if study.daylight is None or study.daylight.lux <= 0:
+        if study.known and study.has_windows:
+            return say("No lamp is switched on; say where and when, and the window is worked out.")
+        return say("No lamp is switched on: the work is dark.")
+    windows = study.daylight.study
+    last = windows.moments[-1]
+    change = windows.drift_stops(0.0)[-1]
+    return say(
+        "By the window alone: {lux} on the zone at " + windows.moments[0].clock + " under "
+        + ("an " if windows.sky == "overcast" else "a ") + windows.sky
+        + " sky, {change} " + ("brighter" if change > 0 else "darker") + f" at {last.clock}.",
+        lux=door(Quantity(value=study.mean_lx, unit="lx"), figure="light.illuminance"),
+        change=Quantity(value=round(abs(change), 1), unit="stops"),
+    )  # fmt: skip
+
+
+def _under(study: LightStudy, key: LampStudy) -> Sentence:
+    table, c = study.work.table, key.lamp.centre
+    at = f"/{key.lamp.at}/position"
+    pieces: list[Sentence] = [
+        say(
+            "Its middle {x} from the left table edge, {y} from yours, {z} above the table",
+            x=door(mm(c.x - table.left), field=f"{at}/x_mm"),
+            y=door(mm(c.y - table.near), field=f"{at}/y_mm"),
+            z=door(mm(c.z), field=f"{at}/z_mm"),
+        )
+    ]
+    if study.known:
+        lux = Quantity(value=study.mean_lx, unit="lx")
+        pieces.append(say("{lux} on the zone", lux=door(lux, figure="light.illuminance")))
+        if study.daylight is not None:
+            day = Quantity(value=study.daylight.lux, unit="lx")
+            pieces.append(say("{lux} of it daylight", lux=day))
+    stops = Quantity(value=round(study.evenness_stops, 1), unit="stops")
+    pieces.append(say("even to {stops}", stops=door(stops, figure="light.evenness")))
+    if study.iso is not None:
+        pieces.append(
+            say("{iso}", iso=door(Quantity(value=study.iso, unit="iso"), figure="light.iso"))
+        )
+    if study.shade is not None:
+        deep = Quantity(value=round(study.shade.p95, 1), unit="stops")
+        pieces.append(say("shadows to {deep}", deep=door(deep, figure="light.shade")))
+    joined: list[Piece] = []
+    for sentence in pieces:
+        if joined:
+            joined.append(Piece(text=" · "))
+        joined.extend(sentence)
+    return tuple(joined)

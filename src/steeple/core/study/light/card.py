@@ -1,0 +1,105 @@
+"""What the card says of the lamps: where each stands by the tape, how it is set, and in which order."""
+
+from __future__ import annotations
+
+from collections.abc import Collection
+
+from steeple.core.study.base.card import CardRow, CardSection, PlacedSection
+from steeple.core.study.base.phrases import clock_words
+from steeple.core.study.base.sentence import Quantity, mm
+from steeple.core.study.light.lamps.lamp_study import LampStudy
+from steeple.core.study.light.study import LightStudy
+
+
+def light_sections(light: LightStudy, of: str, fields: Collection[str]) -> list[PlacedSection]:
+    """Each lit lamp and each card, then what is set once before the take."""
+    del of
+    rows: list[CardRow] = []
+    for lamp in light.lit:
+        rows += _lamp_rows(light, lamp, fields)
+    for card in light.ground.cards:
+        table, place = light.work.table, card.hull.ball
+        rows.append(
+            CardRow(
+                label=f"{card.name}, its middle above the table",
+                quantity=mm(place[2]),
+                hint="facing the middle of the zone",
+                assumed=f"/{card.at}/position/z_mm" in fields,
+            )
+        )
+        rows.append(CardRow(label="from the left table edge", quantity=mm(place[0] - table.left)))
+        rows.append(CardRow(label="from your table edge", quantity=mm(place[1] - table.near)))
+    once = _once(light)
+    sections: list[PlacedSection] = []
+    if rows:
+        sections.append(("light", CardSection(heading="Light", rows=tuple(rows))))
+    if once:
+        sections.append(
+            ("light", CardSection(heading="Set once, before you sit down", rows=tuple(once)))
+        )
+    return sections
+
+
+def _lamp_rows(light: LightStudy, lamp: LampStudy, fields: Collection[str]) -> list[CardRow]:
+    table, c = light.work.table, lamp.lamp.centre
+    at = f"/{lamp.lamp.at}/position"
+    where = f"at {clock_words(lamp.azimuth_deg)}, {lamp.elevation_deg:.0f}° up from the work"
+    return [
+        CardRow(
+            label=f"{lamp.lamp.name}, its middle above the table",
+            quantity=mm(c.z),
+            hint=where + "; turned to the middle of the zone",
+            assumed=f"{at}/z_mm" in fields,
+        ),
+        CardRow(
+            label="from the left table edge",
+            quantity=mm(c.x - table.left),
+            hint="drop a plumb line from its middle",
+            assumed=f"{at}/x_mm" in fields,
+        ),
+        CardRow(
+            label="from your table edge",
+            quantity=mm(c.y - table.near),
+            assumed=f"{at}/y_mm" in fields,
+        ),
+    ]
+
+
+def _once(light: LightStudy) -> list[CardRow]:
+    """Dimmers and colours, those without a remote first: they are what one walks for."""
+    rows = []
+    walked = sorted(light.lit, key=lambda one: bool(one.lamp.part.fixture.remote))
+    for lamp in walked:
+        fixture = lamp.lamp.part.fixture
+        fixed = (fixture.least_level_percent or 0.0) >= 100.0
+        hint = "cannot be dimmed" if fixed else "by its remote" if fixture.remote else "at the lamp"
+        if lamp.lamp.full_cd is not None:
+            hint += f"; {lamp.zone_lx:.0f} lx of it on the zone, by a meter laid flat"
+        rows.append(
+            CardRow(
+                label=f"Dimmer: {lamp.lamp.name}",
+                quantity=Quantity(value=round(100 * lamp.lamp.level), unit="percent"),
+                hint=hint,
+            )
+        )
+        if fixture.cct_warmest_to_k is not None:
+            rows.append(
+                CardRow(
+                    label=f"Colour: {lamp.lamp.name}",
+                    quantity=Quantity(value=lamp.lamp.cct_k, unit="k"),
+                )
+            )
+    off = [one.lamp.name for one in light.lamps if not one.lamp.is_lit]
+    if off:
+        rows.append(CardRow(label="Switched off", text=", ".join(off)))
+    if light.lit and light.cct_k is not None:
+        rows.append(
+            CardRow(
+                label="White balance",
+                quantity=Quantity(value=round(light.cct_k / 50) * 50, unit="k"),
+                hint="set by hand, never left to the camera",
+            )
+        )
+    if light.iso is not None:
+        rows.append(CardRow(label="ISO", quantity=Quantity(value=light.iso, unit="iso")))
+    return rows

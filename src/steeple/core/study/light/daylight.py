@@ -1,0 +1,227 @@
+"""Windows over the session: the light of the sky on the zone by the clock, and direct sun."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Hashable, Mapping, Sequence
+from dataclasses import dataclass, replace
+from datetime import datetime, timedelta, timezone
+
+import numpy as np
+
+from steeple.core.geometry.kernels import Array
+from steeple.core.geometry.vectors import heading
+from steeple.core.light.daylight import SKY_CCT_K, Sky, sun_at, sun_lx, window_cd_m2
+from steeple.core.light.emitters import Emitter
+from steeple.core.plan.parts.window import Daylight
+from steeple.core.study.base.step import Context
+from steeple.core.study.inputs.window import GivenWindow
+from steeple.core.study.light.lamps.lamp_light import (
+    Ground,
+    LampLight,
+    Spread,
+)
+from steeple.core.study.light.lamps.scene import lattice
+
+STEP_MIN = 15
+SUN_POINTS = (9, 6)
+
+
+@dataclass(frozen=True, slots=True)
+class Moment:
+    """One time of the session. ``clear_lx`` and ``overcast_lx`` come from the sky onto the zone;
+    ``sun_share`` of the zone lies in the sun on a clear day, through ``sun_by``."""
+
+    clock: str
+    sun_deg: float
+    bearing_deg: float
+    clear_lx: float
+    overcast_lx: float
+    sun_share: float
+    sun_by: int | None
+    sun_lx: float
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class DaylightStudy:
+    """The windows over a session; ``sky`` is that of the plan, ``cd`` what each window has at the
+    beginning under it."""
+
+    given: Daylight
+    windows: tuple[GivenWindow, ...]
+    sky: Sky
+    cd: tuple[float, ...]
+    moments: tuple[Moment, ...]
+
+    @property
+    def cct_k(self) -> float:
+        return SKY_CCT_K[self.sky]
+
+    def sky_of(self, moment: Moment) -> float:
+        """Light of the sky on the zone then, under a sky half way where it is hazy."""
+        if self.sky == "hazy":
+            return math.sqrt(max(moment.clear_lx, 1e-9) * max(moment.overcast_lx, 1e-9))
+        return moment.clear_lx if self.sky == "clear" else moment.overcast_lx
+
+    def drift_stops(self, lamps_lx: float) -> tuple[float, ...]:
+        """Change of all light on the zone against the beginning, in stops, for each moment: the
+        larger of a clear and an overcast day."""
+        first = self.moments[0]
+        found = []
+        for one in self.moments:
+            changes = [
+                math.log2((lamps_lx + now + 1e-6) / (lamps_lx + then + 1e-6))
+                for now, then in (
+                    (one.clear_lx, first.clear_lx),
+                    (one.overcast_lx, first.overcast_lx),
+                )
+            ]
+            found.append(max(changes, key=abs))
+        return tuple(found)
+
+    def look_again(self, lamps_lx: float, every_stops: float) -> tuple[str, ...]:
+        """Clock times at which the light has changed by so much since it was last looked at."""
+        times, last = [], 0.0
+        for one, change in zip(self.moments, self.drift_stops(lamps_lx), strict=True):
+            if abs(change - last) >= every_stops:
+                times.append(one.clock)
+                last = change
+        return tuple(times)
+
+
+def moments_of(
+    daylight: Daylight,
+    windows: Sequence[GivenWindow],
+    lux_per_cd: Sequence[float],
+    points: Array,
+) -> tuple[Moment, ...]:
+    """The session in steps of `STEP_MIN`.
+
+    Parameters
+    ----------
+    lux_per_cd: what each window gives on the zone, in the mean, at 1 cd.
+    points: places of the zone that the sun may reach, shape (n, 3).
+    """
+    zone = timezone(timedelta(hours=daylight.utc_offset_h))
+    begins = datetime.fromisoformat(f"{daylight.date}T{daylight.begins}").replace(tzinfo=zone)
+    found = []
+    for step in range(int(daylight.lasts_min // STEP_MIN) + 1):
+        when = begins + timedelta(minutes=STEP_MIN * step)
+        up, bearing = sun_at(
+            latitude_deg=daylight.latitude_deg, longitude_deg=daylight.longitude_deg, when=when
+        )
+        clear, overcast = (
+            sum(
+                each * window.luminance_to_cd(window_cd_m2(up, sky, transmittance=window.pane))
+                for each, window in zip(lux_per_cd, windows, strict=True)
+            )
+            for sky in ("clear", "overcast")
+        )
+        share, by = _sunlit(daylight, windows, points, up, bearing)
+        found.append(
+            Moment(
+                clock=when.strftime("%H:%M"), sun_deg=up, bearing_deg=bearing, clear_lx=clear,
+                overcast_lx=overcast, sun_share=share, sun_by=by,
+                sun_lx=sun_lx(up, "clear") * math.sin(math.radians(max(0.0, up))),
+            )
+        )  # fmt: skip
+    return tuple(found)
+
+
+def _sunlit(
+    daylight: Daylight,
+    windows: Sequence[GivenWindow],
+    points: Array,
+    up_deg: float,
+    bearing_deg: float,
+) -> tuple[float, int | None]:
+    """Share of places whose way to the sun goes through a window, and the window of most of them."""
+    if up_deg <= 0.5:
+        return 0.0, None
+    flat = heading((bearing_deg - daylight.bearing_deg) % 360.0)
+    c, s = math.cos(math.radians(up_deg)), math.sin(math.radians(up_deg))
+    sun = np.array([flat.x * c, flat.y * c, s])
+    lit, best, by = np.zeros(len(points), dtype=bool), 0, None
+    for window in windows:
+        row = window.emitter.row
+        out = -np.array(row[3:6])
+        toward = float(sun @ out)
+        if toward <= 1e-6:
+            continue
+        centre = np.array(row[0:3])
+        way = ((centre - points) @ out) / toward
+        met = points + way[:, None] * sun - centre
+        through = (
+            (way > 0)
+            & (np.abs(met @ np.array(row[6:9])) <= row[12])
+            & (np.abs(met @ np.array(row[9:12])) <= row[13])
+        )
+        if int(through.sum()) > best:
+            best, by = int(through.sum()), window.index
+        lit |= through
+    return float(lit.mean()), by
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class LitWindows:
+    """The windows over the session, with their light at its beginning."""
+
+    study: DaylightStudy
+    alone: tuple[LampLight, ...]
+    spreads: tuple[tuple[Spread, float], ...]
+    lux: float
+
+    @property
+    def emitters(self) -> list[Emitter]:
+        return [
+            replace(one.emitter, intensity_cd=cd)
+            for one, cd in zip(self.study.windows, self.study.cd, strict=True)
+        ]
+
+
+def lit_windows(
+    ctx: Context,
+    key: Hashable,
+    windows: tuple[GivenWindow, ...],
+    ground: Ground,
+    lights: Mapping[Emitter, LampLight],
+) -> LitWindows | None:
+    """The open windows over the session; None where place and time are not known.
+
+    Parameters
+    ----------
+    key: what the ground depends on.
+    lights: each window at one candela.
+    """
+    given = ctx.plan.room.daylight
+    if given is None or not windows:
+        return None
+    usual: Sky = "overcast"
+    sky = ctx.assumptions.choose(
+        given.sky, at="room/daylight/sky", usual=usual, why="the darker and steadier day"
+    )
+    own = tuple(lights[one.emitter] for one in windows)
+    return ctx.remember(
+        ("day", key, given, windows), lambda: _by_the_clock(given, sky, windows, ground, own)
+    )
+
+
+def _by_the_clock(
+    given: Daylight,
+    sky: Sky,
+    windows: tuple[GivenWindow, ...],
+    ground: Ground,
+    lights: tuple[LampLight, ...],
+) -> LitWindows:
+    per_cd = [float(one.total.still.mean()) for one in lights]
+    moments = moments_of(given, windows, per_cd, lattice(ground.scene.work, *SUN_POINTS))
+    up = moments[0].sun_deg
+    cds = tuple(
+        one.luminance_to_cd(window_cd_m2(up, sky, transmittance=one.pane)) for one in windows
+    )
+    return LitWindows(
+        study=DaylightStudy(given=given, windows=windows, sky=sky, cd=cds, moments=moments),
+        alone=lights,
+        spreads=tuple((one.total, cd) for one, cd in zip(lights, cds, strict=True)),
+        lux=sum(each * cd for each, cd in zip(per_cd, cds, strict=True)),
+    )

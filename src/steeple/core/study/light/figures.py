@@ -1,0 +1,183 @@
+"""Every figure of the light step with its formula, source and the numbers put in."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+from dataclasses import dataclass
+
+from steeple.core.study.base.figure import (
+    ISO_2720,
+    PLAIN,
+    Computed,
+    FigureSpec,
+    Numbers,
+    Put,
+)
+from steeple.core.study.base.sentence import Quantity, mm
+from steeple.core.study.light.dome import penumbra_mm
+from steeple.core.study.light.study import LightStudy
+
+IES = "IES, Lighting Handbook; Moon & Spencer, The Photic Field"
+
+WALTER = "Walter et al. 2007 (GGX, Smith, Fresnel)"
+
+HAND_MM, LIFT_MM = 60.0, 20.0
+"""Height of the hand over the work for the soft edge of its shadow; a planning value of our own."""
+
+
+@dataclass(frozen=True, slots=True)
+class LightNumbers(Numbers[LightStudy]):
+    """The numbers that formulas of the light take."""
+
+
+def _illuminance(i: LightNumbers) -> Computed | None:
+    study = i.study
+    if not study.known or not study.is_bright:
+        return None
+    puts: tuple[Put, ...] = ()
+    for one in study.lit:
+        puts += i.put("E", one.lamp.name, one.zone_lx, "lx")
+    if study.daylight is not None:
+        puts += i.put("E", "the windows, at the beginning", study.daylight.lux, "lx")
+    return Quantity(value=study.mean_lx, unit="lx"), puts
+
+
+def _evenness(i: LightNumbers) -> Computed | None:
+    study = i.study
+    if not study.is_bright:
+        return None
+    middle = float(study.open_lx.mean()) or 1.0
+    puts = i.put("E⁺", "brightest place ÷ mean", float(study.open_lx.max()) / middle, "ratio")
+    puts += i.put("E⁻", "darkest place ÷ mean", float(study.open_lx.min()) / middle, "ratio")
+    return Quantity(value=study.evenness_stops, unit="stops"), puts
+
+
+def _share(i: LightNumbers) -> Computed | None:
+    key = i.study.key
+    if key is None:
+        return None
+    puts = i.put("s", "mean over nine poses", 100 * key.share, "percent")
+    return Quantity(value=100 * key.share, unit="percent"), puts + i.put(
+        "s⁻", "the worst pose", 100 * key.worst, "percent"
+    )
+
+
+def _shade(name: str) -> Callable[[LightNumbers], Computed | None]:
+    def compute(i: LightNumbers) -> Computed | None:
+        shade = i.study.shade
+        if shade is None:
+            return None
+        puts = i.put("mean", "over what is seen, nine poses", shade.mean, "stops")
+        puts += i.put("p95", "95 of 100 places are lighter", shade.p95, "stops")
+        puts += i.put("worst", "the darkest place of all", shade.worst, "stops")
+        return Quantity(value=getattr(shade, name), unit="stops"), puts
+
+    return compute
+
+
+def _iso(i: LightNumbers) -> Computed | None:
+    study = i.study
+    if study.iso is None or study.needed_lx is None or study.lens is None:
+        return None
+    puts = i.put("S₀", "highest clean ISO", study.lens.camera.clean_iso, "iso")
+    puts += i.put("E₀", "light needed at it", study.needed_lx, "lx")
+    puts += i.put("E", "light on the zone", study.mean_lx, "lx")
+    return Quantity(value=study.iso, unit="iso"), puts
+
+
+def _penumbra(i: LightNumbers) -> Computed | None:
+    key = i.study.key
+    if key is None:
+        return None
+    width = penumbra_mm(key.lamp.part.fixture, distance_mm=key.distance_mm, caster_mm=HAND_MM)
+    puts = i.put(
+        "b", "extent of the lamp", max(key.lamp.emitter.width_mm, key.lamp.emitter.height_mm), "mm"
+    )
+    puts += i.put("h", "hand above the work", HAND_MM, "mm") + i.put(
+        "d", "lamp to the work", key.distance_mm, "mm"
+    )
+    return mm(width), puts
+
+
+def _lift(i: LightNumbers) -> Computed | None:
+    key = i.study.key
+    if key is None or key.elevation_deg < 1.0:
+        return None
+    aside = LIFT_MM / math.tan(math.radians(min(key.elevation_deg, 89.9)))
+    soft = penumbra_mm(key.lamp.part.fixture, distance_mm=key.distance_mm, caster_mm=LIFT_MM)
+    puts = i.put("h", "lifted off the background", LIFT_MM, "mm")
+    puts += i.put("e", "lamp above the work", key.elevation_deg, "deg")
+    return mm(aside), puts + i.put("p", "soft over", soft, "mm")
+
+
+def _glare(i: LightNumbers) -> Computed | None:
+    worst = max(i.study.lit, key=lambda one: one.glare_ratio, default=None)
+    if worst is None:
+        return None
+    puts = i.put("A", "share of the zone with 0.3 or more", 100 * worst.glare, "percent")
+    return Quantity(value=round(worst.glare_ratio, 2), unit="ratio"), puts
+
+
+def _mired(i: LightNumbers) -> Computed | None:
+    if len(i.study.lit) < 2:
+        return None
+    puts: tuple[Put, ...] = ()
+    for one in i.study.lit:
+        puts += i.put("K", one.lamp.name, one.lamp.cct_k, "k")
+    return Quantity(value=i.study.spread_mired, unit="mired"), puts
+
+
+def _balance(i: LightNumbers) -> Computed | None:
+    if i.study.cct_k is None:
+        return None
+    return Quantity(value=i.study.cct_k, unit="k"), i.put(
+        "K", "weighted in mired", i.study.cct_k, "k"
+    )
+
+
+def _drift(i: LightNumbers) -> Computed | None:
+    windows = i.study.daylight
+    if windows is None:
+        return None
+    changes = windows.study.drift_stops(i.study.lamps_lx)
+    worst = max(changes, key=abs)
+    at = windows.study.moments[changes.index(worst)]
+    puts = i.put("E₀", "lamps alone", i.study.lamps_lx, "lx")
+    puts += i.put("D₀", "clear sky at the beginning", windows.study.moments[0].clear_lx, "lx")
+    puts += i.put("D", f"clear sky at {at.clock}", at.clear_lx, "lx")
+    puts += i.put("h", f"sun at {at.clock}", at.sun_deg, "deg")
+    return Quantity(value=abs(worst), unit="stops"), puts
+
+
+# fmt: off
+LIGHT_FIGURES: tuple[FigureSpec[LightNumbers], ...] = (
+    FigureSpec("light.illuminance", "Light on the zone", "mean over the zone, camera and rig in place, no maker",
+               "Σ ∫ I(θ)·cos ÷ r² dA", IES, _illuminance),
+    FigureSpec("light.evenness", "Evenness", "greatest ÷ least on the zone, camera and rig in place",
+               "log₂(E⁺ ÷ E⁻)", IES, _evenness),
+    FigureSpec("light.share", "Stays lit", "what the camera sees of action and zone, lamp alone",
+               "Σ E with maker and rig ÷ Σ E without", IES, _share,
+               note="Weighted: the disc of 80 mm round the tool tip counts twice the rest of the zone."),
+    FigureSpec("light.shade", "Depth of shadows", "95 of 100 places that the camera sees, all lamps, nine poses",
+               "log₂(E without maker and rig ÷ E with them)", IES, _shade("p95")),
+    FigureSpec("light.shade_worst", "Deepest shadow", "the darkest place that the camera sees, in any pose",
+               "log₂(E without maker and rig ÷ E with them)", IES, _shade("worst"),
+               note="Six stops stand for no light at all."),
+    FigureSpec("light.penumbra", "Soft edge", "shadow of a hand over the work, from the lamp that gives most",
+               "b·h ÷ (d − h)", PLAIN, _penumbra),
+    FigureSpec("light.lift", "Shadow of a small thing lifted 2 cm", "how far aside it falls, from the lamp that gives most",
+               "h ÷ tan(e)", PLAIN, _lift,
+               note="On a pin or a block a small thing parts from its shadow: twice as high, twice as far and as soft."),
+    FigureSpec("light.glare", "Gloss against the work’s own light", "the worst place; seen from 0.3, burnt from 4",
+               "∫ D·F·G·L ÷ (4·cos·cos) dω ÷ (E·ρ ÷ π)", WALTER, _glare),
+    FigureSpec("light.iso", "ISO needed", "at the f-number and exposure time set", "S₀·E₀ ÷ E", ISO_2720, _iso),
+    FigureSpec("light.drift", "Drift of daylight", "greatest change over the session, clear or overcast, whichever is more",
+               "log₂((E₀ + D) ÷ (E₀ + D₀))", "Gillette, Pierpoint & Treado 1984 (sky); astral (place of the sun)", _drift,
+               note="An even sky, nothing before the window; a given day may differ by a stop."),
+    FigureSpec("light.mired", "Difference in colour", "between lamps that give a tenth of the light or more",
+               "10⁶ ÷ K₁ − 10⁶ ÷ K₂", "CIE S 017", _mired),
+    FigureSpec("light.balance", "White balance to set", "the mixed light on the zone", "10⁶ ÷ Σ s·(10⁶ ÷ K)",
+               "CIE S 017", _balance),
+)
+# fmt: on

@@ -1,0 +1,223 @@
+"""What lamps shine on and what is in their way: points that a camera sees, and solids in a pose."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from steeple.core.geometry.kernels import Array, Flags, hidden_points
+from steeple.core.geometry.pose import Pyramid
+from steeple.core.geometry.vectors import Vector
+from steeple.core.light.emitters import Hull, Solids, box_hull, cylinder_hull, solids_of
+from steeple.core.study.hold.study import HoldStudy
+from steeple.core.study.inputs.lamp import tables_of
+from steeple.core.study.inputs.maker import MIDDLE_POSE, rows_of
+from steeple.core.study.inputs.work import GivenWork
+from steeple.core.study.lens.body_sight import action_points
+from steeple.core.study.lens.study import LensStudy
+
+OFF_WORK_MM = 1.0
+BARREL_MM = 34.0
+BODY_MM = (120.0, 90.0)
+"""Half-width of a lens and width and height of a body, as they throw shadows; planning values."""
+COLUMN_MM = 16.0
+ROOM_HIGH_MM = 1500.0
+"""Boxes of the room that begin higher than this over the table are left out as too far off."""
+
+
+def lifted(work: GivenWork, points: Array) -> Array:
+    """Points that lie within a thing put onto it, a millimetre off its top."""
+    out = points.copy()
+    for item in work.items:
+        dx, dy = out[:, 0] - item.x_mm, out[:, 1] - item.y_mm
+        half = item.width_mm / 2
+        if item.kind == "box":
+            inside = (np.abs(dx) <= half) & (np.abs(dy) <= (item.depth_mm or 0.0) / 2)
+            top = np.full(len(out), item.top_mm)
+        else:
+            inside = dx**2 + dy**2 <= half**2
+            top = np.full(len(out), item.top_mm)
+            if item.kind == "sphere":
+                top = half + np.sqrt(np.maximum(0.0, half**2 - dx**2 - dy**2))
+        out[:, 2] = np.where(inside, np.maximum(out[:, 2], top + OFF_WORK_MM), out[:, 2])
+    return out
+
+
+def lattice(work: GivenWork, across: int, along: int) -> Array:
+    """Points over the zone at the middles of equal cells, a millimetre off the work and what stands
+    on it: (n, 3)."""
+    plane = work.plane
+    points = np.array(
+        [
+            [*plane.point(((i + 0.5) / across - 0.5) * plane.width_mm,
+                          ((j + 0.5) / along - 0.5) * plane.depth_mm, OFF_WORK_MM)]
+            for j in range(along)
+            for i in range(across)
+        ]
+    )  # fmt: skip
+    return lifted(work, points)
+
+
+def item_hulls(work: GivenWork) -> tuple[list[Hull], list[tuple[float, ...]]]:
+    """Things in the zone as hulls, and balls among them as capsules."""
+    hulls: list[Hull] = []
+    balls: list[tuple[float, ...]] = []
+    for item in work.items:
+        if item.kind == "sphere":
+            r = item.width_mm / 2
+            balls.append((item.x_mm, item.y_mm, r, item.x_mm, item.y_mm, r, r))
+        elif item.kind == "cylinder":
+            hulls.append(
+                cylinder_hull(item.x_mm, item.y_mm, item.width_mm / 2, 0.0, item.height_mm or 0.0)
+            )
+        else:
+            tall = item.height_mm or 0.0
+            hulls.append(
+                box_hull(
+                    Vector(item.x_mm, item.y_mm, tall / 2),
+                    Vector(item.width_mm, item.depth_mm or 0.0, tall),
+                )
+            )
+    return hulls, balls
+
+
+def camera_solids(lens: LensStudy) -> tuple[list[Hull], list[tuple[float, ...]]]:
+    """Body and lens of a camera as they throw shadows."""
+    sight = lens.sight
+    if sight is None:
+        return [], []
+    framing, d = lens.framing, sight.middle_mm
+    rim, back, mark = framing.rim(d), framing.back(d), framing.mark(d)
+    pose = sight.pyramid.pose
+    fixed = lens.camera.fixed_view is not None
+    wide, tall = (BODY_MM[1], 160.0) if fixed else BODY_MM
+    thick = max(12.0, back.minus(mark).length + (8.0 if fixed else 20.0))
+    middle = back.plus(pose.axis.times(thick / 2))
+    hull = box_hull(middle, Vector(wide, tall, thick), (pose.right, pose.up, pose.axis))
+    capsules: list[tuple[float, ...]] = []
+    if not fixed:
+        start = mark.plus(pose.axis.times(20.0))
+        end = rim.minus(pose.axis.times(BARREL_MM * 0.6))
+        capsules.append((*start, *end, BARREL_MM))
+    return [hull], capsules
+
+
+def rig_capsules(hold: HoldStudy | None) -> list[tuple[float, ...]]:
+    """The tubes of a support."""
+    if hold is None or hold.placement is None:
+        return []
+    tube = (hold.support.gear.tube_mm or 2 * COLUMN_MM) / 2
+    return [
+        (*one.a, *one.b, tube if one.part in ("boom", "bar", "pole", "behind") else COLUMN_MM)
+        for one in hold.placement.members
+        if one.part != "leg"
+    ]
+
+
+Standing = tuple[LensStudy | None, HoldStudy | None]
+"""A camera as it stands, with what holds it."""
+
+
+def in_picture(pyramid: Pyramid, points: Array) -> Flags:
+    """Which points, shape (n, 3), lie within the picture."""
+    way = points - np.array([*pyramid.pose.position])
+    sides = np.array([[*side] for side in pyramid.walls])
+    ahead = way @ np.array([*pyramid.pose.axis]) > 0
+    return np.asarray(ahead & (way @ sides.T >= 0).all(axis=1))
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class LightScene:
+    """Everything that lamps are judged in.
+
+    ``still`` are the solids that do not move: things, room, camera, rig. ``things`` leaves out
+    camera and rig. ``measured`` are the IES files of its lamps. ``people`` are the capsules of the maker in each pose, and of anybody else.
+    """
+
+    work: GivenWork
+    lens: LensStudy | None
+    still: Solids
+    things: Solids
+    rig: Solids
+    measured: tuple[str, ...]
+    people: tuple[Array, ...]
+    upper: tuple[Array, ...]
+    arms: tuple[Array, ...]
+
+    @property
+    def tables(self) -> Array:
+        """Intensities of the lamps that are known by a file."""
+        return tables_of(self.measured)
+
+    @property
+    def poses(self) -> int:
+        return len(self.people)
+
+    def in_pose(self, pose: int) -> Solids:
+        """All solids in one pose."""
+        return self.still.with_capsules(self.people[pose])
+
+    def action(self, pose: int) -> Array:
+        """Points of the disc about the tool tip, (n, 3)."""
+        tip = self.work.maker.poses.figures[pose].action
+        return lifted(self.work, action_points(self.work.plane, tip))
+
+    def seen(self, points: Array, pose: int) -> Flags:
+        """Which points the camera sees past the maker; all where there is no camera."""
+        if self.lens is None or self.lens.sight is None:
+            return np.ones(len(points), dtype=bool)
+        eye = np.array([*self.lens.position])
+        hidden = hidden_points(eye, points, self.people[pose])
+        return np.asarray(~hidden & in_picture(self.lens.sight.pyramid, points))
+
+
+def light_scene(
+    work: GivenWork,
+    lens: LensStudy | None,
+    hold: HoldStudy | None,
+    cards: tuple[Hull, ...] = (),
+    measured: tuple[str, ...] = (),
+    beside: Sequence[Standing] = (),
+) -> LightScene:
+    """Points and solids of a plan as one of its cameras has them; cards stand among the things, and
+    the cameras ``beside`` it are in the way as it is itself."""
+    hulls, balls = item_hulls(work)
+    hulls += cards
+    for block in work.blocks:
+        if block.low < ROOM_HIGH_MM:
+            centre = Vector(
+                (block.left + block.right) / 2, (block.near + block.far) / 2, (block.low + block.high) / 2
+            )  # fmt: skip
+            sizes = Vector(block.right - block.left, block.far - block.near, block.high - block.low)
+            hulls.append(box_hull(centre, sizes))
+    camera_hulls: list[Hull] = []
+    tubes: list[tuple[float, ...]] = []
+    for camera, support in ((lens, hold), *beside):
+        bodies, barrels = camera_solids(camera) if camera is not None else ([], [])
+        camera_hulls += bodies
+        tubes += barrels + rig_capsules(support)
+    with_maker = lens is None or lens.camera.sees_maker
+    second = work.maker.second
+    others = rows_of(second.solids) if second is not None else np.zeros((0, 7))
+    poses = work.maker.poses
+    count = len(poses.figures)
+    none = np.zeros((0, 7))
+    upper = poses.upper if with_maker else (none,) * count
+    arms = poses.arms if with_maker else (none,) * count
+    things = solids_of(np.array(balls).reshape(-1, 7), tuple(hulls))
+    return LightScene(
+        work=work,
+        lens=lens,
+        still=solids_of(np.array(balls + tubes).reshape(-1, 7), (*hulls, *camera_hulls)),
+        things=things,
+        rig=solids_of(np.array(tubes).reshape(-1, 7), tuple(camera_hulls)),
+        measured=measured,
+        people=tuple(np.vstack([up, arm, others]) for up, arm in zip(upper, arms, strict=True)),
+        upper=upper,
+        arms=arms,
+    )
+
+
+MIDDLE = MIDDLE_POSE

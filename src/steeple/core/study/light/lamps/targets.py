@@ -1,0 +1,64 @@
+"""What counts in each pose: the points that a camera sees past the maker, the action most."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from steeple.core.geometry.kernels import Array
+from steeple.core.study.light.lamps.scene import LightScene, lattice
+
+ACTION_WEIGHT = 2.0
+"""How much the action weighs against the zone round it."""
+
+ZONE_POINTS = (6, 4)
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Targets:
+    """What is looked at in each pose: points that the camera sees, with their weights."""
+
+    points: tuple[Array, ...]
+    weights: tuple[Array, ...]
+
+
+def targets_of(scene: LightScene, poses: Sequence[int]) -> Targets:
+    """Action and zone as far as the camera sees them, for some of the poses."""
+    zone = lattice(scene.work, *ZONE_POINTS)
+    points, weights = [], []
+    for pose in poses:
+        action = scene.action(pose)
+        both = np.vstack([action, zone])
+        weight = np.concatenate(
+            [
+                np.full(len(action), ACTION_WEIGHT / len(action)),
+                np.full(len(zone), 1.0 / len(zone)),
+            ]
+        )
+        seen = scene.seen(both, pose)
+        points.append(both[seen])
+        weights.append(weight[seen])
+    return Targets(points=tuple(points), weights=tuple(weights))
+
+
+def depth_of(before: Array, after: Array) -> Array:
+    """Depth of a shadow in stops, at most `DEEPEST_STOPS`."""
+    ratio = np.maximum(after, 1e-12) / np.maximum(before, 1e-12)
+    return np.minimum(DEEPEST_STOPS, np.maximum(0.0, -np.log2(ratio)))
+
+
+def darkest_twentieth(depth: Array, weights: Array) -> float:
+    """Depth that 95 of 100 weighted places stay under; shapes (n,)."""
+    if not len(depth):
+        return 0.0
+    order = depth.argsort()
+    share = weights[order].cumsum() / weights.sum()
+    return float(depth[order][min(len(order) - 1, int(np.searchsorted(share, 0.95)))])
+
+
+DRAFT_POSES, ALL_POSES = (1, 4, 7), tuple(range(9))
+
+DEEPEST_STOPS = 6.0
+"""A shadow without any light is said to be this deep."""

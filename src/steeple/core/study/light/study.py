@@ -1,0 +1,291 @@
+"""The light step: what the lamps of a plan give on the work, in which shadow, gloss and colour."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Hashable, Sequence
+from dataclasses import dataclass, replace
+from functools import partial
+
+import numpy as np
+
+from steeple.core.geometry.kernels import Array
+from steeple.core.light.colour import mixed_cct_k, spread_mired
+from steeple.core.light.emitters import Emitter
+from steeple.core.study.base.step import Context
+from steeple.core.study.hold.step import HOLD
+from steeple.core.study.inputs.lamp import (
+    UNKNOWN_CD,
+    GivenLamp,
+    given_lamps,
+    measured_in,
+)
+from steeple.core.study.inputs.panel import given_cards
+from steeple.core.study.inputs.window import GivenWindow, given_windows
+from steeple.core.study.inputs.work import GivenWork
+from steeple.core.study.lens.step import LENS
+from steeple.core.study.lens.study import LensStudy
+from steeple.core.study.light.daylight import (
+    LitWindows,
+    lit_windows,
+)
+from steeple.core.study.light.dome import Beside
+from steeple.core.study.light.lamps.lamp_light import (
+    Ground,
+    LampLight,
+    Spread,
+    ground_of,
+    lamp_lights,
+    tubes_of,
+)
+from steeple.core.study.light.lamps.lamp_study import LampStudy, lamp_study
+from steeple.core.study.light.lamps.scene import LightScene, Standing
+from steeple.core.study.light.lamps.shade import Shade, shade_of
+from steeple.core.study.light.lamps.targets import DEEPEST_STOPS
+from steeple.core.study.work.step import WORK
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class LightStudy:
+    """All lamps of a plan together.
+
+    ``known`` says whether the brightness of every lit lamp is known, so that lux mean something.
+    ``alone`` holds each lamp by itself. ``shade`` is None where nothing is lit.
+    """
+
+    work: GivenWork
+    lens: LensStudy | None
+    ground: Ground
+    alone: tuple[LampLight, ...]
+    lamps: tuple[LampStudy, ...]
+    known: bool
+    together: Spread
+    daylight: LitWindows | None
+    has_windows: bool
+    shade: Shade | None
+    spread_mired: float
+    cct_k: float | None
+
+    @property
+    def scene(self) -> LightScene:
+        return self.ground.scene
+
+    @property
+    def free_lx(self) -> Array:
+        """Light on the map with nothing in the way."""
+        return self.together.free
+
+    @property
+    def open_lx(self) -> Array:
+        """Light on the map with camera and rig in the way."""
+        return self.together.rig
+
+    @property
+    def seen_lx(self) -> Array:
+        """Light on the map with everything but the maker in the way."""
+        return self.together.still
+
+    @property
+    def lit(self) -> tuple[LampStudy, ...]:
+        return tuple(one for one in self.lamps if one.lamp.is_lit)
+
+    @property
+    def is_bright(self) -> bool:
+        """Whether anything lights the zone."""
+        return bool(self.lit) or (self.daylight is not None and self.daylight.lux > 0)
+
+    @property
+    def sources(self) -> list[tuple[Emitter, float, tuple[float, ...]]]:
+        """Everything that gives light at the beginning: area, colour, and what each card has by it."""
+        found = [
+            (
+                one.lamp.emitter,
+                one.lamp.cct_k,
+                tuple(cd * one.lamp.emitter.intensity_cd for cd in alone.card_cd),
+            )
+            for one, alone in zip(self.lamps, self.alone, strict=True)
+            if one.lamp.is_lit
+        ]
+        none = (0.0,) * len(self.ground.cards)
+        if self.daylight is not None:
+            found += [(one, self.daylight.study.cct_k, none) for one in self.daylight.emitters]
+        return found
+
+    @property
+    def areas(self) -> list[tuple[Emitter, float]]:
+        """The same with what the cards send on: every area that shines, and its colour."""
+        found = []
+        for emitter, cct_k, card_cd in self.sources:
+            found.append((emitter, cct_k))
+            found += [
+                (replace(card.emitter, intensity_cd=cd), cct_k)
+                for card, cd in zip(self.ground.cards, card_cd, strict=True)
+                if cd > 0
+            ]
+        return found
+
+    def beside(self, index: int) -> Beside | None:
+        """The light of everything but one lamp; None where nothing else is lit."""
+        lamp, alone = self.lamps[index].lamp, self.alone[index]
+        others = self.together
+        if lamp.is_lit:
+            others = others.plus(alone.total, -lamp.emitter.intensity_cd)
+        if max((float(one.max()) for one in others.pose_things if len(one)), default=0.0) < 1e-6:
+            return None
+        level = lamp.level if lamp.level > 0 else 1.0
+        cd = level * (UNKNOWN_CD if lamp.full_cd is None else lamp.full_cd)
+        return Beside(things=others.pose_things, everything=others.pose_all, cd=cd)
+
+    def standing(self, index: int | None = None) -> tuple[Emitter, ...]:
+        """All lamps but one, lit or not."""
+        return tuple(one.lamp.emitter for at, one in enumerate(self.lamps) if at != index)
+
+    @property
+    def lamps_lx(self) -> float:
+        """What the lamps alone give on the zone."""
+        return sum(one.zone_lx for one in self.lit)
+
+    @property
+    def mean_lx(self) -> float:
+        return float(self.open_lx.mean()) if self.is_bright else 0.0
+
+    @property
+    def evenness_stops(self) -> float:
+        """Greatest ÷ least on the zone, in stops."""
+        if not self.is_bright or float(self.open_lx.min()) <= 0:
+            return DEEPEST_STOPS
+        return math.log2(float(self.open_lx.max()) / float(self.open_lx.min()))
+
+    @property
+    def hot_stops(self) -> float:
+        """Brightest place over the middle of all, in stops."""
+        middle = float(np.median(self.open_lx)) if self.is_bright else 0.0
+        return math.log2(float(self.open_lx.max()) / middle) if middle > 0 else 0.0
+
+    @property
+    def needed_lx(self) -> float | None:
+        """Light for a clean picture at the f-number and exposure time set."""
+        return self.lens.sight.light_needed_lx if self.lens and self.lens.sight else None
+
+    @property
+    def stops_to_spare(self) -> float | None:
+        """Light on the zone against what is needed, in stops; negative where it is too dark."""
+        if not self.known or not self.is_bright or self.needed_lx is None or self.mean_lx <= 0:
+            return None
+        return math.log2(self.mean_lx / self.needed_lx)
+
+    @property
+    def iso(self) -> float | None:
+        """The ISO that this light needs."""
+        spare = self.stops_to_spare
+        if spare is None or self.lens is None:
+            return None
+        return float(self.lens.camera.clean_iso * 2.0**-spare)
+
+    @property
+    def key(self) -> LampStudy | None:
+        """The lamp that gives most."""
+        return max(self.lit, key=lambda one: one.zone_lx, default=None)
+
+
+def standing(ctx: Context, camera: str) -> Standing:
+    """A camera as it stands, with what holds it; nothing for no camera."""
+    part = ctx.plan.camera(camera)
+    if part is None:
+        return None, None
+    held = None if part.support is None else ctx.get(HOLD, part.support)
+    return ctx.get(LENS, camera), None if held is None else held.of(camera)
+
+
+def standing_beside(ctx: Context) -> list[Standing]:
+    """The cameras beside the one asked for that see something."""
+    others = [standing(ctx, one.id) for one in ctx.plan.cameras if one.id != ctx.of]
+    return [one for one in others if one[0] is not None]
+
+
+def study_light(ctx: Context) -> LightStudy | None:
+    """The lamps and windows of a plan over its work, for one of its cameras, or for none.
+
+    Returns
+    -------
+    None for a plan without lamps and open windows. Each lamp is worked out by itself and remembered:
+    of a plan with one lamp moved only that lamp is worked out again.
+    """
+    plan = ctx.plan
+    if not plan.lights and not any(not one.closed for one in plan.room.windows):
+        return None
+    work = ctx.get(WORK, "")
+    assert work is not None
+    lens, hold = standing(ctx, ctx.of)
+    cameras = [one.id for one in plan.cameras]
+    beside = standing_beside(ctx)
+    assumptions = ctx.assumptions
+    given = given_lamps(plan, work, assumptions)
+    cards = given_cards(plan, work, given, assumptions)
+    measured = measured_in(one.fixture for one in plan.lights)
+    windows: tuple[GivenWindow, ...] = ()
+    if plan.room.daylight is not None:
+        windows = given_windows(plan, work, assumptions)
+    key = (
+        "ground", ctx.of, ctx.key(WORK, ""), *(ctx.key(LENS, one) for one in cameras),
+        tubes_of(hold, beside), cards, measured,
+    )  # fmt: skip
+    ground = ctx.remember(key, lambda: ground_of(work, lens, hold, cards, measured, beside))
+    wanted = [replace(one.emitter, intensity_cd=1.0) for one in given]
+    areas = tuple(dict.fromkeys([*wanted, *(one.emitter for one in windows)]))
+    lights = _each_alone(ctx, key, ground, areas)
+    alone = tuple(lights[one] for one in wanted)
+    daylight = lit_windows(ctx, key, windows, ground, lights)
+    together = _together(ground, given, alone)
+    for spread, cd in daylight.spreads if daylight else ():
+        together = together.plus(spread, cd)
+    studies = tuple(
+        lamp_study(ground, one, light, together) for one, light in zip(given, alone, strict=True)
+    )
+    lamps_on = [one for one in studies if one.lamp.is_lit]
+    light_shares = [one.zone_lx for one in lamps_on]
+    ccts = [one.lamp.cct_k for one in lamps_on]
+    if daylight is not None and daylight.lux > 0:
+        light_shares.append(daylight.lux)
+        ccts.append(daylight.study.cct_k)
+    bright = sum(light_shares) > 0
+    return LightStudy(
+        work=work,
+        lens=lens,
+        ground=ground,
+        alone=alone,
+        lamps=studies,
+        known=all(one.lamp.full_cd is not None for one in lamps_on),
+        together=together,
+        daylight=daylight,
+        has_windows=any(not one.closed for one in plan.room.windows),
+        shade=shade_of(ground, together, given, daylight) if bright else None,
+        spread_mired=spread_mired(ccts, light_shares) if bright else 0.0,
+        cct_k=mixed_cct_k(ccts, light_shares) if bright else None,
+    )
+
+
+def _each_alone(
+    ctx: Context, key: Hashable, ground: Ground, areas: tuple[Emitter, ...]
+) -> dict[Emitter, LampLight]:
+    """Each area by itself at one candela; those not remembered are worked out in one go."""
+    found: dict[Emitter, LampLight] = {one: ctx.recall(("alone", key, one)) for one in areas}
+    fresh = [one for one in areas if found[one] is None]
+    for one, light in zip(fresh, lamp_lights(ground, fresh), strict=True):
+        found[one] = ctx.remember(("alone", key, one), partial(_itself, light))
+    return found
+
+
+def _itself(light: LampLight) -> LampLight:
+    return light
+
+
+def _together(ground: Ground, given: Sequence[GivenLamp], alone: Sequence[LampLight]) -> Spread:
+    """The light of all lit lamps."""
+    none = np.zeros(len(ground.points))
+    empty = tuple(np.zeros(len(points)) for points in ground.targets.points)
+    total = Spread(none, none, none, empty, empty, empty)
+    for lamp, light in zip(given, alone, strict=True):
+        if lamp.is_lit:
+            total = total.plus(light.total, lamp.emitter.intensity_cd)
+    return total

@@ -1,0 +1,34 @@
+"""The work step as the registry has it."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import Final
+
+from steeple.core.plan.document import Plan
+from steeple.core.study.base.step import Step
+from steeple.core.study.inputs.work import GivenWork
+from steeple.core.study.work.answer import work_answer
+from steeple.core.study.work.card import work_sections
+from steeple.core.study.work.drawing import WorkDrawing, work_drawing
+from steeple.core.study.work.study import study_work
+
+
+def _reads(plan: Plan, of: str) -> Sequence[object]:
+    """Everything but cameras, supports and lamps; of the room nothing that only gives light."""
+    del of
+    room = plan.room.model_copy(update={"windows": (), "daylight": None, "circuit_w": None})
+    return plan.delivery, room, plan.table, plan.work, plan.maker
+
+
+WORK: Final[Step[GivenWork]] = Step(
+    id="work",
+    scope="plan",
+    needs=(),
+    reads=_reads,
+    study=study_work,
+    drawn=WorkDrawing,
+    drawing=lambda work, _of: work_drawing(work),
+    answer=work_answer,
+    card=work_sections,
+)

@@ -1,0 +1,99 @@
+"""What is remembered between two plans changes nothing but the time that the second takes."""
+
+from __future__ import annotations
+
+from concurrent.futures import ThreadPoolExecutor
+
+import pytest
+
+from steeple.core.errors import InputError
+from steeple.core.evaluation import evaluate
+from steeple.core.plan.changes import Change, apply_changes
+from steeple.core.plan.document import Plan
+from steeple.core.plan.gear.owned import NOTHING_OWNED
+from steeple.core.solve.light.lamp_dome import map_of
+from steeple.core.study.cache import StudyCache
+from steeple.core.study.plan_study import camera_studies
+from steeple.demo.plans import GILDING, PLANS
+
+EDITS = (
+    Change(path="/lights/0/position/x_mm", value=-410.0),
+    Change(path="/lights/0/position/x_mm", value=-420.0),
+    Change(path="/lights/1/level_percent", value=40),
+    Change(path="/lights/0/lit", value=False),
+    Change(path="/lights/1/fixture/flux_lm", value=None),
+    Change(path="/cameras/0/position/z_mm", value=700.0),
+    Change(path="/work/gloss", value="matt"),
+    Change(path="/room/windows/0/closed", value=True),
+    Change(path="/title", value="Another name"),
+)
+
+
+@pytest.mark.parametrize("plan", PLANS, ids=lambda plan: plan.title)
+def test_edits_one_after_the_other_are_worked_out_as_each_alone(plan: Plan) -> None:
+    cache = StudyCache()
+    now = plan
+    for edit in EDITS:
+        try:
+            now = apply_changes(now, (edit,))
+        except InputError:
+            assert edit.path.startswith(("/lights/1", "/room/windows"))
+            continue
+        remembered = evaluate(now, try_mends=False, cache=cache)
+        alone = evaluate(now, try_mends=False)
+        assert remembered.model_dump_json() == alone.model_dump_json(), edit.path
+
+
+def test_going_back_to_an_earlier_plan_and_over_to_another() -> None:
+    cache = StudyCache(keep=2)
+    for plan in (*PLANS, *PLANS[::-1], GILDING):
+        remembered = evaluate(plan, try_mends=False, cache=cache)
+        assert remembered == evaluate(plan, try_mends=False)
+
+
+def test_a_lamp_moved_leaves_the_rest_as_it_was() -> None:
+    cache = StudyCache()
+    first = camera_studies(GILDING, cache=cache)[0]
+    assert first.light is not None
+    moved = apply_changes(GILDING, (Change(path="/lights/0/position/x_mm", value=-380.0),))
+    second = camera_studies(moved, cache=cache)[0]
+    assert second.lens is first.lens
+    assert second.work is first.work
+    assert second.light is not None
+    assert second.light.ground is first.light.ground
+    assert second.light.alone[1] is first.light.alone[1]
+    assert second.light.alone[0] is not first.light.alone[0]
+    assert second.light.daylight is first.light.daylight
+    assert camera_studies(moved, cache=cache)[0].light is second.light
+
+
+def test_what_is_owned_is_that_of_the_newest_question() -> None:
+    cache = StudyCache()
+    camera_studies(GILDING, cache=cache)
+    assert camera_studies(GILDING, NOTHING_OWNED, cache)[0].owned is NOTHING_OWNED
+    assert map_of(GILDING, cache=cache) == map_of(GILDING)
+
+
+def test_mends_are_given_up_when_nobody_waits_for_them() -> None:
+    figures = evaluate(GILDING, try_mends=False)
+    asked = []
+
+    def stop() -> bool:
+        asked.append(True)
+        return len(asked) > 3
+
+    at_once = evaluate(GILDING, stop=lambda: True)
+    assert at_once.findings == figures.findings
+    soon = evaluate(GILDING, stop=stop)
+    assert [one.verdict for one in soon.findings] == [one.verdict for one in figures.findings]
+    fixes = sum(len(one.fixes) for one in soon.findings)
+    assert fixes < sum(len(one.fixes) for one in evaluate(GILDING).findings)
+
+
+def test_two_who_ask_at_once_share_one_study() -> None:
+    cache = StudyCache()
+    with ThreadPoolExecutor(2) as pool:
+        one, other = pool.map(lambda _: camera_studies(GILDING, cache=cache)[0], range(2))
+        lit, too = pool.map(lambda scene: scene.light, (one, other))
+    assert one.lens is other.lens
+    assert lit is too

@@ -1,0 +1,60 @@
+/** What mends and comparisons may take from the cupboard. */
+import type { Adapter, Body, Cupboard, Fixture, Lens, Support } from './types';
+
+/** What a mend or comparison may take from the cupboard. */
+export interface Owned {
+  lenses: Lens[];
+  bodies: Body[];
+  supports: { id: string; gear: Support }[];
+  adapters: Adapter[];
+  fixtures: { id: string; gear: Fixture }[];
+}
+
+export const NOTHING_OWNED: Owned = {
+  lenses: [],
+  bodies: [],
+  supports: [],
+  adapters: [],
+  fixtures: [],
+};
+
+/** So much of each kind is looked at; the server refuses more. */
+export const OWNED_MOST = { lenses: 200, bodies: 200, supports: 100, adapters: 100, fixtures: 100 };
+
+/** What of the cupboard mends and comparisons look at, the first of each kind. */
+export function ownedOf(cupboard: Cupboard): Owned {
+  return {
+    lenses: cupboard.lenses.slice(0, OWNED_MOST.lenses).map((one) => one.gear),
+    bodies: cupboard.bodies.slice(0, OWNED_MOST.bodies).map((one) => one.gear),
+    supports: cupboard.supports.slice(0, OWNED_MOST.supports),
+    adapters: cupboard.adapters.slice(0, OWNED_MOST.adapters).map((one) => one.gear),
+    fixtures: cupboard.fixtures.slice(0, OWNED_MOST.fixtures),
+  };
+}
+
+/** What is said where the cupboard holds more of a kind than is looked at; null where it does not. */
+export function leftOutWords(cupboard: Cupboard): string | null {
+  const over = (Object.keys(OWNED_MOST) as (keyof Owned)[])
+    .filter((kind) => cupboard[kind].length > OWNED_MOST[kind])
+    .map((kind) => `${OWNED_MOST[kind]} of your ${cupboard[kind].length} ${WORDS[kind]}`);
+  return over.length
+    ? `Mends and comparisons look at ${over.join(', ')}: those first by name.`
+    : null;
+}
+
+const WORDS: Record<keyof Owned, string> = {
+  lenses: 'lenses',
+  bodies: 'cameras',
+  supports: 'supports',
+  adapters: 'adapters',
+  fixtures: 'lamps',
+};
+
+/** The same as a request says it. */
+export const ownedBody = (owned: Owned) => ({
+  owned_lenses: owned.lenses,
+  owned_bodies: owned.bodies,
+  owned_supports: owned.supports,
+  owned_adapters: owned.adapters,
+  owned_fixtures: owned.fixtures,
+});

@@ -1,0 +1,219 @@
+/** One step of one plan: bar, ladder, sheet, margin notes. */
+import { Button, Loader } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
+import { leftOutWords, ownedOf } from '../api/owned';
+import type { Change, Cupboard, Finding, Plan, Verdict } from '../api/types';
+import { withChanges, withValue } from '../domain/plan';
+import { cameraInHand, SheetContext, type SheetTools } from '../saving/context';
+import { getCupboard } from '../saving/requests';
+import { useEvaluation } from '../saving/useEvaluation';
+import { type PlanOnSheet, usePlanSheet } from '../saving/usePlanSheet';
+import { Cameras } from '../sheet/Cameras';
+import { namesById } from '../sheet/cameras';
+import { MarginNotes, type OtherNotes, speaking } from '../sheet/MarginNotes';
+import type { Step } from '../sheet/step';
+import { STEPS } from '../steps/registry';
+import { Trouble } from '../ui/Trouble';
+import { KeysHelp } from './KeysHelp';
+import { Ladder } from './Ladder';
+import classes from './page.module.css';
+import { SheetBar } from './SheetBar';
+import { useKeys } from './useKeys';
+
+const EMPTY: Cupboard = {
+  bodies: [],
+  lenses: [],
+  supports: [],
+  adapters: [],
+  fixtures: [],
+  cards: [],
+};
+
+export function SheetPage() {
+  const { planId = '', stepId = 'work' } = useParams();
+  const step = STEPS.find((one) => one.id === stepId);
+  if (!step) return <Navigate to={`/plan/${planId}/work`} replace />;
+  return <PlanSheetPage key={planId} planId={planId} step={step} />;
+}
+
+function PlanSheetPage({ planId, step }: { planId: string; step: Step }) {
+  const [search, setSearch] = useSearchParams();
+  const wanted = search.get('camera');
+  const sheet = usePlanSheet(planId);
+  const cupboard =
+    useQuery({ queryKey: ['cupboard'], queryFn: getCupboard, refetchOnMount: 'always' }).data ??
+    EMPTY;
+  const owned = useMemo(() => ownedOf(cupboard), [cupboard]);
+  const { evaluation, trouble, working } = useEvaluation(sheet.plan, owned, sheet.dragging);
+  const [helping, setHelping] = useState(false);
+  const { plan, commit, drag } = sheet;
+
+  const chooseCamera = useCallback(
+    (id: string) =>
+      setSearch(
+        (now) => {
+          now.set('camera', id);
+          return now;
+        },
+        { replace: true },
+      ),
+    [setSearch],
+  );
+  const help = useCallback(() => setHelping(true), []);
+  useKeys({
+    planId,
+    undo: useCallback(() => void sheet.undo(), [sheet.undo]),
+    redo: useCallback(() => void sheet.redo(), [sheet.redo]),
+    help,
+  });
+
+  useEffect(() => {
+    document.title = plan ? `${plan.title} · Steeple` : 'Steeple';
+  }, [plan]);
+
+  const steps = evaluation?.steps;
+  const verdicts = useMemo(() => verdictsOf(steps ?? []), [steps]);
+  const tools = useMemo<SheetTools | null>(
+    () =>
+      plan && evaluation
+        ? {
+            plan,
+            camera: cameraInHand(plan, evaluation, wanted),
+            chooseCamera,
+            evaluation,
+            cupboard,
+            owned,
+            dragging: sheet.dragging,
+            drag,
+            commit,
+            edit: (update: (plan: Plan) => Plan) => commit(update, false),
+            set: (pointer: string, value: unknown) =>
+              commit((now) => withValue(now, pointer, value), false),
+            change: (changes: readonly Change[]) =>
+              commit((now) => withChanges(now, changes), false),
+          }
+        : null,
+    [plan, wanted, chooseCamera, evaluation, cupboard, owned, sheet.dragging, drag, commit],
+  );
+
+  return (
+    <div className={classes.page}>
+      <SheetBar sheet={sheet} planId={planId} onHelp={help} />
+      <KeysHelp opened={helping} onClose={() => setHelping(false)} />
+      <div className={`${classes.columns} ${step.hasMargin ? '' : classes.noMargin}`}>
+        <Ladder planId={planId} verdicts={verdicts} />
+        <main className={classes.sheet}>
+          <Notices sheet={sheet} trouble={trouble} />
+          {tools ? (
+            <SheetContext.Provider value={tools}>
+              <Cameras />
+              <step.Sheet planId={planId} findings={speaking(notesOf(tools, step.id))} />
+            </SheetContext.Provider>
+          ) : sheet.loadTrouble ? null : (
+            <output className={classes.loading}>
+              <Loader size="sm" color="verdigris" /> Working it out
+            </output>
+          )}
+        </main>
+        {tools && step.hasMargin ? (
+          <div className={classes.margin} data-noprint>
+            <MarginNotes
+              findings={notesOf(tools, step.id)}
+              others={othersOf(tools, step.id)}
+              onCamera={chooseCamera}
+              cautions={tools.evaluation.cautions.filter((one) => one.step === step.id)}
+              leftOut={leftOutWords(cupboard)}
+              mendsTried={tools.evaluation.mends_tried}
+              trying={working && !tools.evaluation.mends_tried && !sheet.dragging}
+              onMend={(fix) => void tools.change(fix.changes)}
+            />
+          </div>
+        ) : null}
+      </div>
+    </div>
+  );
+}
+
+/** What is found in a step for the camera in hand, and for the plan as a whole. */
+function notesOf(tools: SheetTools, step: string): Finding[] {
+  return tools.evaluation.findings.filter(
+    (one) => one.step === step && (one.about === '' || one.about === tools.camera.id),
+  );
+}
+
+/** What is found in a step for each other camera. */
+function othersOf(tools: SheetTools, step: string): OtherNotes[] {
+  const names = namesById(tools.plan.cameras);
+  return tools.plan.cameras
+    .filter((one) => one.id !== tools.camera.id)
+    .map((one) => ({
+      id: one.id,
+      name: names.get(one.id) ?? one.id,
+      findings: speaking(
+        tools.evaluation.findings.filter((each) => each.step === step && each.about === one.id),
+      ),
+    }))
+    .filter((one) => one.findings.length > 0);
+}
+
+function verdictsOf(
+  steps: readonly { step: string; verdict: Verdict }[],
+): Partial<Record<string, Verdict>> {
+  return Object.fromEntries(steps.map((one) => [one.step, one.verdict]));
+}
+
+function Notices({ sheet, trouble }: { sheet: PlanOnSheet; trouble: string | null }) {
+  const navigate = useNavigate();
+  const { conflict, saving, notice, loadTrouble } = sheet;
+  if (loadTrouble) {
+    return (
+      <Trouble sentences={loadTrouble}>
+        <Button component={Link} to="/">
+          To the shelf
+        </Button>
+      </Trouble>
+    );
+  }
+  return (
+    <div className={classes.notices}>
+      {conflict ? (
+        <Trouble
+          sentences={[
+            conflict.looked
+              ? 'This is the version from the other window. Yours is still kept here.'
+              : `This plan was changed in another window (revision ${conflict.newest}). Your change is on this sheet and nothing was overwritten.`,
+          ]}
+        >
+          {conflict.looked ? (
+            <Button variant="default" onClick={sheet.letMineGo}>
+              Let mine go
+            </Button>
+          ) : (
+            <Button onClick={() => void sheet.lookAtOther()}>Look at the other version</Button>
+          )}
+          <Button
+            variant="default"
+            onClick={async () => {
+              const copy = await sheet.keepMine();
+              if (copy) navigate(`/plan/${copy}/lens`);
+            }}
+          >
+            Keep mine as a copy
+          </Button>
+        </Trouble>
+      ) : null}
+      {saving.state === 'waiting' ? (
+        <Trouble
+          sentences={[
+            saving.why,
+            'Your change is kept in this browser and saved as soon as that works.',
+          ]}
+        />
+      ) : null}
+      {saving.state !== 'waiting' && trouble ? <Trouble sentences={[trouble]} /> : null}
+      {notice ? <output className={classes.notice}>{notice}</output> : null}
+    </div>
+  );
+}

@@ -1,0 +1,41 @@
+/** Requests of a plan on its sheet: reading, saving, working out. */
+import { answer, client } from '../api/client';
+import { type Owned, ownedBody } from '../api/owned';
+import type { Cupboard, Evaluation, Plan, PlanSheet } from '../api/types';
+
+const at = (plan_id: string) => ({ params: { path: { plan_id } } });
+
+export const getPlan = (id: string): Promise<PlanSheet> =>
+  answer(client.GET('/api/plans/{plan_id}', at(id)));
+
+export const getHead = async (id: string): Promise<number> =>
+  (await answer(client.GET('/api/plans/{plan_id}/head', at(id)))).revision;
+
+export const savePlan = (id: string, plan: Plan, base: number): Promise<PlanSheet> =>
+  answer(client.PUT('/api/plans/{plan_id}', { ...at(id), body: { base_revision: base, plan } }));
+
+export const keepAsCopy = (id: string, plan: Plan, base: number): Promise<PlanSheet> =>
+  answer(
+    client.POST('/api/plans/{plan_id}/copy', { ...at(id), body: { base_revision: base, plan } }),
+  );
+
+export const undoPlan = (id: string, base: number): Promise<PlanSheet> =>
+  answer(client.POST('/api/plans/{plan_id}/undo', { ...at(id), body: { base_revision: base } }));
+
+export const redoPlan = (id: string, base: number): Promise<PlanSheet> =>
+  answer(client.POST('/api/plans/{plan_id}/redo', { ...at(id), body: { base_revision: base } }));
+
+export const evaluatePlan = (
+  plan: Plan,
+  owned: Owned,
+  tryMends: boolean,
+  signal: AbortSignal,
+): Promise<Evaluation> =>
+  answer(
+    client.POST('/api/evaluate', {
+      body: { plan, ...ownedBody(owned), try_mends: tryMends },
+      signal,
+    }),
+  );
+
+export const getCupboard = (): Promise<Cupboard> => answer(client.GET('/api/gear'));

@@ -1,0 +1,162 @@
+/** Findings beside the drawing, like notes on a workshop sketch: numbered, with tried mends. */
+import { UnstyledButton } from '@mantine/core';
+import { memo } from 'react';
+import type { Caution, Finding, Fix, Verdict } from '../api/types';
+import { Sentence } from '../ui/Sentence';
+import { useSteady } from '../ui/steady';
+import { VerdictMark } from '../ui/VerdictMark';
+import classes from './MarginNotes.module.css';
+
+/** The notes of a camera that is not in hand. */
+export interface OtherNotes {
+  id: string;
+  name: string;
+  findings: readonly Finding[];
+}
+
+interface Props {
+  findings: readonly Finding[];
+  /** What there is to say of each other camera; the sheet is changed over to one by its name. */
+  others: readonly OtherNotes[];
+  onCamera: (id: string) => void;
+  cautions: readonly Caution[];
+  /** Said where the cupboard holds more than mends look at. */
+  leftOut: string | null;
+  mendsTried: boolean;
+  /** Whether mends are being tried now. */
+  trying: boolean;
+  onMend: (fix: Fix) => void;
+}
+
+const SPEAKING = ['fails', 'watch', 'unknown'];
+const GRAVITY: readonly Verdict[] = ['fails', 'unknown', 'watch', 'holds'];
+
+/** The heaviest verdict among some findings. */
+function worstOf(findings: readonly Finding[]): Verdict {
+  return GRAVITY.find((one) => findings.some((each) => each.verdict === one)) ?? 'holds';
+}
+
+/** Findings that have something to say, in the order in which they are numbered. */
+export function speaking(findings: readonly Finding[]): Finding[] {
+  return findings.filter((finding) => SPEAKING.includes(finding.verdict));
+}
+
+export function MarginNotes(props: Props) {
+  const { findings, others, onCamera, cautions, leftOut, mendsTried, trying, onMend } = props;
+  const notes = speaking(findings);
+  const mend = useSteady(onMend);
+  const quiet = findings.filter((finding) => finding.verdict === 'holds');
+  return (
+    <section aria-label="Margin notes" className={classes.notes}>
+      {notes.map((finding, index) => (
+        <Note
+          key={`${finding.code}-${finding.about}`}
+          number={index + 1}
+          finding={finding}
+          mendsTried={mendsTried}
+          trying={trying}
+          onMend={mend}
+        />
+      ))}
+      {others.map((other) => (
+        <UnstyledButton key={other.id} className={classes.other} onClick={() => onCamera(other.id)}>
+          <VerdictMark verdict={worstOf(other.findings)} />
+          <span>
+            <b>{other.name} camera</b>: {other.findings.length}{' '}
+            {other.findings.length === 1 ? 'note' : 'notes'}, {worstOf(other.findings)}
+          </span>
+        </UnstyledButton>
+      ))}
+      {leftOut && notes.length ? <p className={classes.reason}>{leftOut}</p> : null}
+      {cautions.map((caution) => (
+        <aside key={caution.code} className={classes.caution}>
+          <b>Caution</b> {caution.sentence}
+        </aside>
+      ))}
+      {quiet.length ? (
+        <details className={classes.quiet} open={notes.length === 0}>
+          <summary>
+            {quiet.length} {quiet.length === 1 ? 'thing holds' : 'things hold'}
+          </summary>
+          <ul>
+            {quiet.map((finding) => (
+              <li key={`${finding.code}-${finding.about}`}>
+                <VerdictMark verdict="holds" />
+                <span>
+                  <Sentence pieces={finding.title} />
+                </span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
+    </section>
+  );
+}
+
+interface NoteProps {
+  number: number;
+  finding: Finding;
+  mendsTried: boolean;
+  /** Whether mends are being tried now. */
+  trying: boolean;
+  onMend: (fix: Fix) => void;
+}
+
+const Note = memo(function Note({ number, finding, mendsTried, trying, onMend }: NoteProps) {
+  const [first] = finding.fixes;
+  return (
+    <article
+      className={classes.note}
+      data-note={finding.code}
+      data-verdict={finding.verdict}
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: a note is reached with m, Enter mends
+      tabIndex={0}
+      aria-label={`Note ${number}, ${finding.verdict}`}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter' && event.target === event.currentTarget && first) onMend(first);
+      }}
+    >
+      <VerdictMark verdict={finding.verdict} />
+      <div>
+        <h3 className={classes.title}>
+          {number} · <Sentence pieces={finding.title} />
+        </h3>
+        <p className={classes.word} data-verdict={finding.verdict}>
+          {finding.verdict}
+        </p>
+        {finding.reason.length ? (
+          <p className={classes.reason}>
+            <Sentence pieces={finding.reason} />
+          </p>
+        ) : null}
+        {finding.fixes.map((fix) => (
+          <UnstyledButton
+            key={JSON.stringify(fix.changes)}
+            className={classes.mend}
+            onClick={() => onMend(fix)}
+          >
+            <Sentence pieces={fix.action} />
+            <span className={classes.outcome}>
+              {' → '}
+              <Sentence pieces={fix.outcome} />
+            </span>
+            {fix.cost.length ? (
+              <span className={classes.cost}>
+                <Sentence pieces={fix.cost} />
+              </span>
+            ) : null}
+          </UnstyledButton>
+        ))}
+        {mendsTried && !finding.fixes.length && finding.verdict !== 'unknown' ? (
+          <p className={classes.reason}>
+            Nothing tried mends this without breaking something else.
+          </p>
+        ) : null}
+        {trying && finding.verdict !== 'unknown' && finding.verdict !== 'holds' ? (
+          <p className={classes.reason}>Trying what would mend it …</p>
+        ) : null}
+      </div>
+    </article>
+  );
+});

@@ -1,0 +1,21 @@
+/** A step of the work: one sheet. */
+import type { ComponentType } from 'react';
+import type { Finding } from '../api/types';
+
+export interface SheetProps {
+  planId: string;
+  /** The notes of this step for the camera in hand, in the order in which they are numbered. */
+  findings: readonly Finding[];
+}
+
+export interface Step {
+  id: string;
+  name: string;
+  /** The key that opens it, always the same. */
+  key: string;
+  /** What it answers, in the maker's words. */
+  question: string;
+  Sheet: ComponentType<SheetProps>;
+  /** Whether margin notes stand beside it. */
+  hasMargin: boolean;
+}

@@ -1,0 +1,192 @@
+/** The shelf: every plan, a new one, one from a file. */
+import { Button, Loader, NativeSelect, TextInput, UnstyledButton } from '@mantine/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { sentencesOf } from '../api/client';
+import { getShapes } from '../api/shapes';
+import type { PlanOnShelf, Shape, ShapeId } from '../api/types';
+import { Bar } from '../ui/Bar';
+import { Trouble } from '../ui/Trouble';
+import { beginPlan, getShelf, openPlanFile, putBackPlan, removePlan } from './requests';
+import classes from './shelf.module.css';
+
+export function ShelfPage() {
+  const shelf = useQuery({ queryKey: ['shelf'], queryFn: getShelf, refetchOnMount: 'always' });
+  const shapes = useQuery({ queryKey: ['shapes'], queryFn: getShapes }).data ?? [];
+  useEffect(() => {
+    document.title = 'Steeple';
+  }, []);
+  return (
+    <div className={classes.page}>
+      <Bar />
+      <main className={classes.shelf}>
+        <section aria-label="Plans">
+          <h1>Your plans</h1>
+          {shelf.isError ? (
+            <Trouble sentences={sentencesOf(shelf.error)}>
+              <Button onClick={() => void shelf.refetch()}>Try again</Button>
+            </Trouble>
+          ) : null}
+          {shelf.isPending ? (
+            <output className={classes.loading}>
+              <Loader size="sm" /> Fetching the shelf
+            </output>
+          ) : null}
+          {shelf.data ? (
+            <Plans plans={shelf.data.plans} removed={shelf.data.removed} shapes={shapes} />
+          ) : null}
+        </section>
+        <aside className={classes.begin}>
+          <NewPlan shapes={shapes} />
+          <OpenFile />
+        </aside>
+      </main>
+    </div>
+  );
+}
+
+interface PlansProps {
+  plans: readonly PlanOnShelf[];
+  removed: readonly PlanOnShelf[];
+  shapes: readonly Shape[];
+}
+
+function Plans({ plans, removed, shapes }: PlansProps) {
+  const queries = useQueryClient();
+  const refresh = () => queries.invalidateQueries({ queryKey: ['shelf'] });
+  const remove = useMutation({ mutationFn: removePlan, onSuccess: refresh });
+  const putBack = useMutation({ mutationFn: putBackPlan, onSuccess: refresh });
+  const shapeOf = (plan: PlanOnShelf) => shapes.find((one) => one.id === plan.shape)?.title ?? '';
+  const trouble = remove.error ?? putBack.error;
+  return (
+    <>
+      {trouble ? <Trouble sentences={sentencesOf(trouble)} /> : null}
+      {plans.length === 0 ? (
+        <p className={classes.none}>
+          Nothing here yet. Begin a plan: what you film, how big it is, and the gear you own give
+          the height of the lens.
+        </p>
+      ) : null}
+      <ul className={classes.plans}>
+        {plans.map((plan) => (
+          <li key={plan.id}>
+            <Link to={`/plan/${plan.id}/lens`} className={classes.planLink}>
+              <b>{plan.title}</b>
+              <span>{shapeOf(plan)}</span>
+            </Link>
+            <time dateTime={plan.changed_at}>{changedWords(plan.changed_at)}</time>
+            <UnstyledButton
+              className={classes.quietButton}
+              aria-label={`Take ${plan.title} off the shelf`}
+              onClick={() => remove.mutate(plan.id)}
+            >
+              remove
+            </UnstyledButton>
+          </li>
+        ))}
+      </ul>
+      {removed.length ? (
+        <details className={classes.removed}>
+          <summary>{removed.length} taken off the shelf</summary>
+          <ul className={classes.plans}>
+            {removed.map((plan) => (
+              <li key={plan.id}>
+                <span>{plan.title}</span>
+                <UnstyledButton
+                  className={classes.quietButton}
+                  aria-label={`Put ${plan.title} back on the shelf`}
+                  onClick={() => putBack.mutate(plan.id)}
+                >
+                  put back
+                </UnstyledButton>
+              </li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
+    </>
+  );
+}
+
+function changedWords(at: string): string {
+  return new Date(at).toLocaleString([], {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+}
+
+function NewPlan({ shapes }: { shapes: readonly Shape[] }) {
+  const navigate = useNavigate();
+  const [title, setTitle] = useState('');
+  const [shape, setShape] = useState<ShapeId>('page-flat');
+  const begin = useMutation({
+    mutationFn: () => beginPlan(title, shape),
+    onSuccess: (sheet) => navigate(`/plan/${sheet.id}/work`),
+  });
+  const says = shapes.find((one) => one.id === shape)?.says;
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        begin.mutate();
+      }}
+    >
+      <h2>Begin a plan</h2>
+      <TextInput
+        label="What do you call it?"
+        placeholder="such as: lettering a map"
+        value={title}
+        maxLength={200}
+        onChange={(event) => setTitle(event.currentTarget.value)}
+        error={begin.isError ? sentencesOf(begin.error)[0] : null}
+      />
+      <NativeSelect
+        label="What shape is the work?"
+        description={says ? `${says}; every figure can be changed` : undefined}
+        value={shape}
+        data={shapes.map((one) => ({ value: one.id, label: one.title }))}
+        onChange={(event) => setShape(event.currentTarget.value as ShapeId)}
+      />
+      <Button type="submit" loading={begin.isPending}>
+        Begin
+      </Button>
+    </form>
+  );
+}
+
+function OpenFile() {
+  const navigate = useNavigate();
+  const input = useRef<HTMLInputElement>(null);
+  const open = useMutation({
+    mutationFn: openPlanFile,
+    onSuccess: (sheet) => navigate(`/plan/${sheet.id}/work`),
+    onSettled: () => {
+      if (input.current) input.current.value = '';
+    },
+  });
+  return (
+    <section>
+      <h2>Open a plan file</h2>
+      <p>A file saved by this Steeple or another. It becomes a new plan.</p>
+      <Button variant="default" onClick={() => input.current?.click()} loading={open.isPending}>
+        Choose a file
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        className="visually-hidden"
+        tabIndex={-1}
+        aria-label="Plan file"
+        onChange={(event) => {
+          const file = event.currentTarget.files?.[0];
+          if (file) open.mutate(file);
+        }}
+      />
+      {open.isError ? <Trouble sentences={sentencesOf(open.error)} /> : null}
+    </section>
+  );
+}

@@ -1,0 +1,160 @@
+/** Card: what one does at the bench. Works with a thumb, prints on one page. */
+
+import { Button, SegmentedControl } from '@mantine/core';
+import { useState } from 'react';
+import type { Card, CardRow, Caution, Finding, Mark } from '../../api/types';
+import { lengthWords, quantityWords } from '../../domain/units';
+import { useSheet } from '../../saving/context';
+import type { SheetProps } from '../../sheet/step';
+import { Sentence } from '../../ui/Sentence';
+import { useUnits } from '../../ui/units';
+import classes from './card.module.css';
+import { MarksDrawing } from './drawing/MarksDrawing';
+
+type Paper = 'a4' | 'letter';
+const PAGE_SIZE: Record<Paper, string> = { a4: 'A4', letter: 'letter' };
+
+export function CardSheet({ planId }: SheetProps) {
+  const { evaluation } = useSheet();
+  const { system } = useUnits();
+  const [paper, setPaper] = useState<Paper>(system === 'cm' ? 'a4' : 'letter');
+  const { card, cautions } = evaluation;
+  const failing = evaluation.findings.filter((one) => one.verdict === 'fails');
+  const pdf = `/api/plans/${planId}/card.pdf?paper=${paper}&units=${system}`;
+  return (
+    <>
+      <style>{`@page { size: ${PAGE_SIZE[paper]} portrait; margin: 12mm; }`}</style>
+      <div className={classes.ways} data-noprint>
+        <SegmentedControl
+          aria-label="Paper"
+          value={paper}
+          onChange={(value) => setPaper(value as Paper)}
+          data={[
+            { value: 'a4', label: 'A4' },
+            { value: 'letter', label: 'Letter' },
+          ]}
+        />
+        <Button onClick={() => window.print()}>Print the card</Button>
+        <Button component="a" href={pdf} variant="default">
+          Save as PDF
+        </Button>
+      </div>
+      <CardPage card={card} cautions={cautions} failing={failing} />
+    </>
+  );
+}
+
+interface CardPageProps {
+  card: Card;
+  cautions: readonly Caution[];
+  failing: readonly Finding[];
+}
+
+function CardPage({ card, cautions, failing }: CardPageProps) {
+  const { system } = useUnits();
+  return (
+    <article className={classes.card} aria-label="Set-up card">
+      <header className={classes.head}>
+        <h1>{card.title}</h1>
+        <span>set-up card</span>
+      </header>
+      {card.ready ? null : <p className={classes.missing}>{card.missing}</p>}
+      {failing.length ? (
+        <section className={classes.failing} aria-label="Not right yet">
+          <h2>Not right yet</h2>
+          {failing.map((finding) => (
+            <p key={finding.code}>
+              <Sentence pieces={finding.title} />.
+            </p>
+          ))}
+        </section>
+      ) : null}
+      <div className={classes.sections}>
+        {card.sections.map((section) => (
+          <section key={section.heading}>
+            <h2>{section.heading}</h2>
+            {section.rows.map((row) => (
+              <Row key={row.label} row={row} />
+            ))}
+          </section>
+        ))}
+      </div>
+      <section className={classes.marks}>
+        <div className={classes.drawing}>
+          <MarksDrawing card={card} />
+        </div>
+        <div>
+          <h2>Tape down, from the table’s edges</h2>
+          <Marks name="Zone" marks={card.zone_marks} />
+          {card.frame_marks.length ? (
+            <Marks name="Edge of the picture" marks={card.frame_marks} />
+          ) : null}
+        </div>
+      </section>
+      {card.check.length ? (
+        <p>
+          <Sentence pieces={card.check} />
+        </p>
+      ) : null}
+      {card.way_round ? <p>{card.way_round}.</p> : null}
+      {cautions.length ? (
+        <section className={classes.cautions} aria-label="Cautions">
+          <h2>Cautions</h2>
+          {cautions.map((caution) => (
+            <p key={caution.code}>{caution.sentence}</p>
+          ))}
+        </section>
+      ) : null}
+      <span className="visually-hidden">
+        Lengths in {system === 'cm' ? 'centimetres' : 'inches'}.
+      </span>
+    </article>
+  );
+}
+
+function Row({ row }: { row: CardRow }) {
+  const { system } = useUnits();
+  return (
+    <dl className={classes.row}>
+      <dt>
+        {row.label}
+        {row.assumed ? <em> assumed</em> : null}
+      </dt>
+      <dd>
+        <b>{row.quantity ? quantityWords(row.quantity, system) : row.text}</b>
+        {row.hint ? <small>{row.hint}</small> : null}
+      </dd>
+    </dl>
+  );
+}
+
+function Marks({ name, marks }: { name: string; marks: readonly Mark[] }) {
+  const { system } = useUnits();
+  const off = marks.some((mark) => !mark.on_table);
+  return (
+    <>
+      <table className={classes.table}>
+        <thead>
+          <tr>
+            <th scope="col">{name}</th>
+            <th scope="col">from left edge</th>
+            <th scope="col">from your edge</th>
+          </tr>
+        </thead>
+        <tbody>
+          {marks.map((mark) => (
+            <tr key={mark.corner}>
+              <th scope="row">
+                {mark.corner}
+                {mark.on_table ? '' : ' *'}
+              </th>
+              <td>{lengthWords(mark.from_left_mm, system)}</td>
+              <td>{lengthWords(mark.from_front_mm, system)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {off ? <small>* off the table</small> : null}
+    </>
+  );
+}

@@ -1,0 +1,12 @@
+/** The card step as the registry has it. */
+import type { Step } from '../../sheet/step';
+import { CardSheet } from './Sheet';
+
+export const card: Step = {
+  id: 'card',
+  name: 'Card',
+  key: '8',
+  question: 'What do I do at the bench?',
+  Sheet: CardSheet,
+  hasMargin: false,
+};

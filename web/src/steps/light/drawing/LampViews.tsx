@@ -1,0 +1,310 @@
+/** Where the lamps stand: from above, from the maker's seat, or from the side; each can be moved. */
+import { useRef } from 'react';
+import type {
+  CameraDrawing,
+  HoldDrawing,
+  LampDrawing,
+  LightDrawing,
+  Point,
+  WorkDrawing,
+} from '../../../api/types';
+import { lengthWords, type UnitSystem } from '../../../domain/units';
+import { BodyShape } from '../../../drawing/BodyShape';
+import { CameraShape } from '../../../drawing/CameraShape';
+import classes from '../../../drawing/drawings.module.css';
+import { Sized } from '../../../drawing/Sized';
+import { fitWindow, type Scale, type Size } from '../../../drawing/scale';
+import { useHandle } from '../../../drawing/useHandle';
+import {
+  acrossIn,
+  crowded,
+  lampsWindow,
+  type Moved,
+  middleOf,
+  movedIn,
+  type Seen,
+  upIn,
+} from './lamps';
+
+interface Props {
+  from: Seen;
+  work: WorkDrawing;
+  camera: CameraDrawing | null;
+  hold: HoldDrawing | null;
+  light: LightDrawing;
+  chosen: number;
+  system: UnitSystem;
+  onChoose: (index: number) => void;
+  onDrag: (index: number, moved: Moved) => void;
+  onCommit: (index: number, moved: Moved) => void;
+}
+
+const TITLES: Record<Seen, string> = {
+  above: 'The lamps from above',
+  seat: 'The lamps from your seat',
+  side: 'The lamps from the side',
+};
+
+export function LampView(props: Props) {
+  return <Sized label={TITLES[props.from]}>{(size) => <View {...props} size={size} />}</Sized>;
+}
+
+function View({ from, work, camera, hold, light, size, ...rest }: Props & { size: Size }) {
+  // While a lamp is dragged the window keeps still under the pointer.
+  const kept = useRef({ window: lampsWindow(work, light, from), held: false });
+  if (!kept.current.held) kept.current.window = lampsWindow(work, light, from);
+  const scale = fitWindow(kept.current.window, {
+    left: 6,
+    top: 16,
+    width: Math.max(10, size.width - 12),
+    height: Math.max(10, size.height - 22),
+  });
+  const at = (point: Point) => ({
+    x: scale.x(acrossIn(from, point)),
+    y: scale.y(upIn(from, point)),
+  });
+  const path = (points: readonly Point[]) =>
+    `M${points.map((point) => `${at(point).x} ${at(point).y}`).join('L')}`;
+  const middle = at(middleOf(work.surface));
+  const upward = [...light.lamps].sort((a, b) => a.at.z - b.at.z);
+  const namesUnder = crowded(upward.map((lamp) => ({ index: lamp.index, ...at(lamp.at) })));
+  return (
+    <>
+      {from === 'above' ? (
+        <FromAbove work={work} scale={scale} />
+      ) : (
+        <Upright work={work} scale={scale} from={from} width={size.width} />
+      )}
+      <g opacity={0.8}>
+        <BodyShape person={work.maker} scale={scale} from={from} />
+        {work.second ? <BodyShape person={work.second} scale={scale} from={from} /> : null}
+      </g>
+      {hold?.members.map((one, index) => (
+        <path
+          // biome-ignore lint/suspicious/noArrayIndexKey: parts keep their order
+          key={index}
+          d={path([one.a, one.b])}
+          className={classes.rigThin}
+        />
+      ))}
+      {camera && from !== 'above' ? (
+        <CameraShape camera={camera} scale={scale} shift={0} from={from} />
+      ) : camera ? (
+        <circle cx={at(camera.lens).x} cy={at(camera.lens).y} r={8} className={classes.there} />
+      ) : null}
+      {light.cards.map((card) => (
+        <g key={card.name}>
+          <path d={`${path(card.corners)}Z`} className={classes.there} data-shape="card" />
+          <text
+            x={at(card.corners[0] ?? work.maker.head).x}
+            y={at(card.corners[0] ?? work.maker.head).y - 6}
+            textAnchor="middle"
+            className={`${classes.soft} ${classes.halo}`}
+          >
+            {card.name}
+          </text>
+        </g>
+      ))}
+      {upward.map((lamp) => (
+        <LampAt
+          key={lamp.index}
+          from={from}
+          lamp={lamp}
+          outline={`${path(lamp.corners)}Z`}
+          middle={middle}
+          at={at(lamp.at)}
+          scale={scale}
+          lowest={from === 'above' ? undefined : -work.table_height_mm + 100}
+          width={size.width}
+          under={namesUnder.has(lamp.index)}
+          holdStill={(held) => {
+            kept.current.held = held;
+          }}
+          {...rest}
+        />
+      ))}
+    </>
+  );
+}
+
+function FromAbove({ work, scale }: { work: WorkDrawing; scale: Scale }) {
+  const rect = (box: WorkDrawing['zone'], className: string | undefined) => (
+    <rect
+      x={scale.x(box.left)}
+      y={scale.y(box.far)}
+      width={(box.right - box.left) * scale.s}
+      height={(box.far - box.near) * scale.s}
+      className={className}
+    />
+  );
+  return (
+    <g>
+      {work.walls ? rect(work.walls, classes.walls) : null}
+      {rect(work.table, classes.there)}
+      {rect(work.zone, classes.wood)}
+    </g>
+  );
+}
+
+function Upright({
+  work,
+  scale,
+  from,
+  width,
+}: {
+  work: WorkDrawing;
+  scale: Scale;
+  from: 'seat' | 'side';
+  width: number;
+}) {
+  const ends = (box: { left: number; right: number; near: number; far: number }) =>
+    from === 'seat' ? [box.left, box.right] : [box.near, box.far];
+  const [low = 0, high = 0] = ends(work.table);
+  const [zoneLow = 0, zoneHigh = 0] = ends(work.zone);
+  const ceiling = work.ceiling_mm === null ? -1 : scale.y(work.ceiling_mm);
+  return (
+    <g>
+      {ceiling > 0 ? (
+        <g>
+          <line x1={0} x2={width} y1={ceiling} y2={ceiling} className={classes.axis} />
+          <text
+            x={width - 4}
+            y={ceiling + 16}
+            textAnchor="end"
+            className={`${classes.soft} ${classes.halo}`}
+          >
+            ceiling
+          </text>
+        </g>
+      ) : null}
+      <line
+        x1={0}
+        x2={width}
+        y1={scale.y(-work.table_height_mm)}
+        y2={scale.y(-work.table_height_mm)}
+        className={classes.floor}
+      />
+      <rect
+        x={scale.x(low)}
+        width={(high - low) * scale.s}
+        y={scale.y(0)}
+        height={5}
+        className={classes.tabletop}
+      />
+      <rect
+        x={scale.x(zoneLow)}
+        width={(zoneHigh - zoneLow) * scale.s}
+        y={scale.y(work.top_mm)}
+        height={Math.max(2, work.top_mm * scale.s)}
+        className={classes.wood}
+      />
+    </g>
+  );
+}
+
+function LampAt({
+  from,
+  lamp,
+  outline,
+  middle,
+  at,
+  scale,
+  lowest,
+  width,
+  under,
+  chosen,
+  system,
+  holdStill,
+  onChoose,
+  onDrag,
+  onCommit,
+}: Pick<Props, 'from' | 'chosen' | 'system' | 'onChoose' | 'onDrag' | 'onCommit'> & {
+  lamp: LampDrawing;
+  outline: string;
+  middle: { x: number; y: number };
+  at: { x: number; y: number };
+  scale: Scale;
+  lowest: number | undefined;
+  width: number;
+  /** Whether its name goes under it, because that of another stands over it. */
+  under: boolean;
+  holdStill: (held: boolean) => void;
+}) {
+  const handle = useHandle({
+    place: { x: acrossIn(from, lamp.at), y: upIn(from, lamp.at) },
+    s: scale.s,
+    system,
+    moves: 'both',
+    ...(lowest !== undefined && { least: { y: lowest } }),
+    onDrag: (place) => {
+      holdStill(true);
+      onDrag(lamp.index, movedIn(from, place));
+    },
+    onCommit: (place) => {
+      holdStill(false);
+      onCommit(lamp.index, movedIn(from, place));
+    },
+  });
+  const { x, y, z } = lamp.at;
+  const words = [
+    `${lengthWords(Math.abs(x), system)} ${x < 0 ? 'left' : 'right'}`,
+    `${lengthWords(Math.abs(y), system)} ${y < 0 ? 'toward you' : 'away'}`,
+    `${lengthWords(z, system)} over the table`,
+  ].join(', ');
+  const live = handle.live;
+  const shift = live
+    ? {
+        x: (live.x - acrossIn(from, lamp.at)) * scale.s,
+        y: (upIn(from, lamp.at) - live.y) * scale.s,
+      }
+    : { x: 0, y: 0 };
+  const low = under || at.y < 40;
+  const side = at.x > width - 90 ? 'end' : at.x < 90 ? 'start' : 'middle';
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      data-handle={`place-${from}-${lamp.index}`}
+      data-chosen={chosen === lamp.index}
+      aria-label={`Place of ${lamp.name}`}
+      aria-valuemin={-10000}
+      aria-valuemax={10000}
+      aria-valuenow={Math.round(acrossIn(from, lamp.at))}
+      aria-valuetext={words}
+      className={classes.grip}
+      opacity={lamp.lit ? 1 : 0.5}
+      onFocus={() => onChoose(lamp.index)}
+      {...handle.props}
+    >
+      <path
+        d={`M${at.x + shift.x} ${at.y + shift.y}L${middle.x} ${middle.y}`}
+        className={classes.assumed}
+      />
+      <g transform={`translate(${shift.x} ${shift.y})`}>
+        <circle cx={at.x} cy={at.y} r={18} fill="transparent" />
+        <path d={outline} className={classes.lamp} data-chosen={chosen === lamp.index} />
+        <circle cx={at.x} cy={at.y} r={5} className={classes.gripShape} />
+        <text
+          x={at.x}
+          y={low ? at.y + 24 : at.y - 14}
+          textAnchor={side}
+          className={`${classes.verd} ${classes.halo}`}
+        >
+          {lamp.name}
+        </text>
+        {live || chosen === lamp.index ? (
+          <text
+            x={at.x}
+            y={low ? at.y + 40 : at.y + 24}
+            textAnchor={side}
+            className={`${classes.text} ${classes.halo}`}
+          >
+            {from === 'above'
+              ? `${lengthWords(lamp.distance_mm, system)} from the work`
+              : `${lengthWords(z, system)} over the table`}
+          </text>
+        ) : null}
+      </g>
+    </g>
+  );
+}

@@ -1,0 +1,11 @@
+import { describe, expect, it } from 'vitest';
+import { STEPS } from './registry';
+
+describe('steps', () => {
+  it('have one key each, in the order of work, and ask a question', () => {
+    const keys = STEPS.map((step) => step.key);
+    expect(new Set(keys).size).toBe(keys.length);
+    expect([...keys].sort()).toEqual(keys);
+    for (const step of STEPS) expect(step.question.endsWith('?')).toBe(true);
+  });
+});

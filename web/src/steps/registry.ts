@@ -1,0 +1,9 @@
+/** The steps that exist, in the order in which practitioners work. */
+import type { Step } from '../sheet/step';
+import { card } from './card';
+import { hold } from './hold';
+import { lens } from './lens';
+import { light } from './light';
+import { work } from './work';
+
+export const STEPS: readonly Step[] = [work, lens, hold, light, card];
