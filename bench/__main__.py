@@ -23,9 +23,9 @@ from bench.renderer import renderer
 from bench.timing import Timing, line, milliseconds, percentile
 from steeple.core.evaluation import evaluate
 from steeple.core.plan.changes import Change, apply_changes
+from steeple.core.plan.cupboard.owned import Owned, OwnedFixture
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.fixture import Fixture
-from steeple.core.plan.gear.owned import Owned, OwnedFixture
 from steeple.core.plan.reading import write_plan
 from steeple.core.solve.lens.compare import compare
 from steeple.core.solve.lens.work_out import work_out

@@ -70,7 +70,7 @@ def pieces(evaluation: dict[str, Any]) -> Iterator[tuple[str, object]]:
         yield name, evaluation[name]
     yield "cautions", sorted(json.dumps(one) for one in evaluation["cautions"])
     yield "answers", sorted(json.dumps(one) for one in evaluation["answers"])
-    yield "card", evaluation["card"]
+    yield "card", (evaluation["cards"] if "cards" in evaluation else [evaluation["card"]])
     whole = evaluation.get("drawings", evaluation)
     yield "work", whole["work"]
     for camera in evaluation["cameras"]:

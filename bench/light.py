@@ -16,8 +16,8 @@ import numpy as np
 from bench.timing import Timing, line, milliseconds, percentile
 from steeple.core.geometry.kernels import Array
 from steeple.core.light.emitters import light_at, rows_of, solids_of
+from steeple.core.plan.cupboard.owned import Owned
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.owned import Owned
 from steeple.core.solve.light.glare import compare_glare
 from steeple.core.solve.light.lamp_dome import dome_of, map_of
 from steeple.core.solve.light.layouts import layouts_of

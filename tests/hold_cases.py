@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from steeple.core.findings.finding import Verdict
-from steeple.core.plan.gear.owned import Owned, OwnedSupport
+from steeple.core.plan.cupboard.owned import Owned, OwnedSupport
 from steeple.core.plan.gear.support import Joint, Section, Support
 from steeple.core.plan.parts.support import PlacedSupport
 from tests.plans import BUSH, CLAMP, SOUND, STAND

@@ -5,9 +5,9 @@ from __future__ import annotations
 from typing import Any
 
 from steeple.core.findings.finding import Verdict
+from steeple.core.plan.cupboard.owned import OwnedFixture
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.fixture import Fixture
-from steeple.core.plan.gear.owned import OwnedFixture
 from steeple.core.plan.parts.lamp import LampPlace, Light
 from steeple.demo.plans import GILDING
 from tests.plans import BULB, SOFT

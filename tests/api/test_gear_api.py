@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from steeple.core.plan.gear.kinds import KINDS
+from steeple.core.plan.cupboard.kinds import KINDS
 from tests.plans import SOUND, ZOOM, changed
 
 OCTETS = {"content-type": "application/octet-stream"}

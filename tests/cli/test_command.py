@@ -95,7 +95,7 @@ def test_evaluate_says_the_answer_and_fails_with_the_plan(
     status, out, _ = run(f"evaluate {bad}", capsys)
     assert status == 1
     assert "mend: " in out
-    assert "assumed Tallest point of the work: 1.0 cm" in out
+    assert "assumed Tallest thing: 1.0 cm" in out
     assert "caution " in out
     assert json.loads(run(f"evaluate {bad} --json", capsys)[1])["title"] == SOUND.title
 

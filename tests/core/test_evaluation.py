@@ -7,8 +7,8 @@ import math
 import pytest
 
 from steeple.core.evaluation import Evaluation, evaluate
+from steeple.core.plan.cupboard.owned import Owned
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.owned import Owned
 from steeple.core.study.base.sentence import Piece, mm, say, sentence_words
 from steeple.core.study.lens.drawing import CameraDrawing
 from steeple.core.units import UnitSystem
@@ -115,7 +115,7 @@ def test_the_range_of_heights_says_what_bounds_it() -> None:
 
 
 def test_the_card_measures_from_the_edges_of_the_table() -> None:
-    card = evaluate(SOUND).card
+    card = evaluate(SOUND).cards[0]
     assert card.ready
     corners = {mark.corner: mark for mark in card.zone_marks}
     assert (corners["near left"].from_left_mm, corners["near left"].from_front_mm) == (490, 230)
@@ -133,16 +133,16 @@ def test_the_card_measures_from_the_edges_of_the_table() -> None:
 
 
 def test_the_card_says_which_marks_are_off_the_table() -> None:
-    card = evaluate(changed(cameras__0__position__y_mm=200)).card
+    card = evaluate(changed(cameras__0__position__y_mm=200)).cards[0]
     assert [mark.on_table for mark in card.frame_marks] == [True, True, False, False]
 
 
 def test_the_card_of_an_unfinished_plan_says_what_is_missing() -> None:
-    card = evaluate(BARE).card
+    card = evaluate(BARE).cards[0]
     assert not card.ready
     assert "choose a camera" in card.missing
     assert len(card.zone_marks) == 4
-    assert "raise it" in evaluate(changed(cameras__0__position__z_mm=10)).card.missing
+    assert "raise it" in evaluate(changed(cameras__0__position__z_mm=10)).cards[0].missing
 
 
 def test_a_sentence_joins_two_lengths_with_one_unit() -> None:

@@ -7,8 +7,8 @@ import re
 import pytest
 
 from steeple.core.evaluation import evaluate
+from steeple.core.plan.cupboard.owned import Owned
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.owned import Owned
 from steeple.core.plan.reading import write_plan
 from steeple.core.study.base.sentence import sentence_words
 from steeple.demo.cupboard import BODIES, EVERYTHING, LENSES

@@ -8,7 +8,7 @@ import re
 
 import pytest
 
-from steeple.core.plan.gear.kinds import KINDS, Gear, GearKind, kind_of
+from steeple.core.plan.cupboard.kinds import KINDS, Gear, GearKind, kind_of
 from steeple.demo.cupboard import EVERYTHING
 from steeple.formats.gear_csv import read_gear_csv, write_gear_csv
 

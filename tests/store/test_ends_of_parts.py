@@ -7,7 +7,7 @@ import json
 import sqlite3
 from pathlib import Path
 
-from steeple.core.plan.gear.kinds import validate_gear
+from steeple.core.plan.cupboard.kinds import validate_gear
 from steeple.store.database import Database
 from steeple.store.gear import GearRepository
 

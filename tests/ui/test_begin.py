@@ -181,7 +181,7 @@ def test_the_zone_and_its_top_are_drawn(opened: Opener) -> None:
     page.mouse.down()
     page.mouse.move(box["x"] + box["width"] / 2 - 40, box["y"] + box["height"] / 2, steps=5)
     page.mouse.up()
-    left = page.get_by_role("textbox", name="Zone from left")
+    left = page.get_by_role("textbox", name="Left table edge to zone")
     expect(left).not_to_have_value("49.0")
     top = page.locator("[data-handle=zone-top]")
     top.focus()

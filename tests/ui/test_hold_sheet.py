@@ -37,11 +37,11 @@ def test_the_foot_is_moved_by_pointer_and_by_keyboard(opened: Opener) -> None:
     expect(page.get_by_role("heading", level=1)).not_to_contain_text("80.0 cm out")
     page.mouse.up()
     saved(page)
-    moved = float(page.get_by_role("textbox", name="Foot, right").input_value())
+    moved = float(page.get_by_role("textbox", name="Foot to the right").input_value())
     assert moved < -80
     page.locator(FOOT).focus()
     page.keyboard.press("Shift+ArrowRight")
-    expect(page.get_by_role("textbox", name="Foot, right")).to_have_value(f"{moved + 10:.1f}")
+    expect(page.get_by_role("textbox", name="Foot to the right")).to_have_value(f"{moved + 10:.1f}")
     page.locator(FOOT).focus()
     for _ in range(4):
         page.keyboard.press("Shift+ArrowRight")
@@ -63,7 +63,9 @@ def test_legs_turn_and_the_counterweight_slides(opened: Opener) -> None:
     page.locator(WEIGHT).focus()
     page.keyboard.press("Shift+ArrowRight")
     expect(page.locator(WEIGHT)).to_have_attribute("aria-valuenow", "500")
-    expect(page.get_by_role("textbox", name="It hangs")).to_have_value("50.0")
+    expect(page.get_by_role("textbox", name="Counterweight behind the column")).to_have_value(
+        "50.0"
+    )
 
 
 def test_a_mend_lays_the_sandbag_that_it_says(opened: Opener) -> None:

@@ -77,7 +77,7 @@ def test_the_head_leans_by_keyboard_and_by_pointer(opened: Opener) -> None:
     drag(page, f"{HEAD} circle", 90, 30)
     page.mouse.up()
     expect(page.locator("[data-note='lens.head-in-frame']")).to_be_visible()
-    expect(page.get_by_role("textbox", name="You lean in")).not_to_have_value("10")
+    expect(page.get_by_role("textbox", name="How far you lean in")).not_to_have_value("10")
 
 
 def test_a_tipped_camera_says_its_tilt_and_its_card_the_inclinometer(opened: Opener) -> None:

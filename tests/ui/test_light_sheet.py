@@ -35,11 +35,11 @@ def test_a_lamp_is_moved_on_the_dome_by_pointer_and_by_keyboard(opened: Opener) 
     expect(page.locator(LAMP)).not_to_have_attribute("aria-valuetext", "11 o’clock, 65° up")
     saved(page)
     expect(page.get_by_role("button", name=re.compile("^Undo: "))).to_be_enabled()
-    before = page.get_by_role("textbox", name="Lamp, right").input_value()
+    before = page.get_by_role("textbox", name="Lamp to the right").input_value()
     drag(page, LAMP, 60, 20)
     page.mouse.up()
     saved(page)
-    expect(page.get_by_role("textbox", name="Lamp, right")).not_to_have_value(before)
+    expect(page.get_by_role("textbox", name="Lamp to the right")).not_to_have_value(before)
     expect(page.get_by_role("heading", level=1)).not_to_contain_text("11 o’clock")
 
 
@@ -141,9 +141,9 @@ def test_a_card_is_added_and_fills(opened: Opener) -> None:
     page.get_by_role("button", name="White foam card").click()
     group = page.get_by_role("group", name="White foam card")
     expect(group).to_contain_text("bounce card")
-    before = group.get_by_role("textbox", name="Card, up").input_value()
-    group.get_by_role("textbox", name="Card, up").fill("40")
-    group.get_by_role("textbox", name="Card, up").press("Enter")
+    before = group.get_by_role("textbox", name="Card above the table").input_value()
+    group.get_by_role("textbox", name="Card above the table").fill("40")
+    group.get_by_role("textbox", name="Card above the table").press("Enter")
     saved(page)
     assert before != "40.0"
     group.get_by_role("button", name="Take White foam card away").click()
@@ -159,7 +159,7 @@ def test_a_window_drifts_and_its_blind_ends_it(opened: Opener) -> None:
     page.get_by_role("button", name="Say where and when").click()
     page.get_by_label("It begins").fill("15:00")
     page.get_by_label("Day", exact=True).fill("2026-10-14")
-    lasts = page.get_by_role("textbox", name="It lasts")
+    lasts = page.get_by_role("textbox", name="Length of the session")
     lasts.fill("240")
     lasts.press("Enter")
     saved(page)
@@ -196,7 +196,7 @@ def test_the_picture_before_a_change_is_kept_to_compare(opened: Opener) -> None:
     expect(picture).to_be_visible()
     expect(page.get_by_role("button", name="before the change")).to_have_count(0)
     page.wait_for_load_state("networkidle")
-    field = page.get_by_role("textbox", name="Lamp, right")
+    field = page.get_by_role("textbox", name="Lamp to the right")
     field.fill("60")
     field.press("Enter")
     saved(page)
@@ -218,42 +218,45 @@ def test_a_lamp_is_moved_from_above_by_keyboard_and_keeps_its_height(opened: Ope
     expect(above).to_have_attribute(
         "aria-valuetext", re.compile("left, .* away, .* over the table")
     )
-    right, away, up = (field(page, name) for name in ("Lamp, right", "Lamp, away", "Lamp, up"))
+    right, away, up = (
+        field(page, name)
+        for name in ("Lamp to the right", "Lamp away from you", "Lamp above the table")
+    )
     above.focus()
     page.keyboard.press("Shift+ArrowLeft")
     page.keyboard.press("ArrowUp")
     saved(page)
-    expect(page.get_by_role("textbox", name="Lamp, right")).not_to_have_value(str(right))
-    assert field(page, "Lamp, right") == pytest.approx(right - 10, abs=0.5)
-    assert field(page, "Lamp, away") == pytest.approx(away + 1, abs=0.5)
-    assert field(page, "Lamp, up") == up
+    expect(page.get_by_role("textbox", name="Lamp to the right")).not_to_have_value(str(right))
+    assert field(page, "Lamp to the right") == pytest.approx(right - 10, abs=0.5)
+    assert field(page, "Lamp away from you") == pytest.approx(away + 1, abs=0.5)
+    assert field(page, "Lamp above the table") == up
     page.get_by_text("undo", exact=True).click()
-    expect(page.get_by_role("textbox", name="Lamp, right")).to_have_value(str(right))
+    expect(page.get_by_role("textbox", name="Lamp to the right")).to_have_value(str(right))
 
 
 def test_a_lamp_is_moved_from_the_seat_and_from_the_side_by_pointer(opened: Opener) -> None:
     page = opened(SOUND, "light")
-    away, up = field(page, "Lamp, away"), field(page, "Lamp, up")
+    away, up = field(page, "Lamp away from you"), field(page, "Lamp above the table")
     page.locator("[data-handle=place-seat-0]").scroll_into_view_if_needed()
     drag(page, "[data-handle=place-seat-0] circle >> nth=0", 0, 25)
     page.mouse.up()
     saved(page)
-    expect(page.get_by_role("textbox", name="Lamp, up")).not_to_have_value(str(up))
-    assert field(page, "Lamp, up") < up
-    assert field(page, "Lamp, away") == away
+    expect(page.get_by_role("textbox", name="Lamp above the table")).not_to_have_value(str(up))
+    assert field(page, "Lamp above the table") < up
+    assert field(page, "Lamp away from you") == away
     page.get_by_text("from the side", exact=True).click()
-    right, lower = field(page, "Lamp, right"), field(page, "Lamp, up")
+    right, lower = field(page, "Lamp to the right"), field(page, "Lamp above the table")
     drag(page, "[data-handle=place-side-0] circle >> nth=0", 20, 0)
     page.mouse.up()
     saved(page)
-    expect(page.get_by_role("textbox", name="Lamp, away")).not_to_have_value(str(away))
-    assert field(page, "Lamp, right") == right
-    assert field(page, "Lamp, up") == pytest.approx(lower, abs=0.6)
+    expect(page.get_by_role("textbox", name="Lamp away from you")).not_to_have_value(str(away))
+    assert field(page, "Lamp to the right") == right
+    assert field(page, "Lamp above the table") == pytest.approx(lower, abs=0.6)
 
 
 def test_a_stand_that_is_too_short_is_said_and_mended(opened: Opener) -> None:
     page = opened(SOUND, "light")
-    most = page.get_by_role("textbox", name="Stand, highest")
+    most = page.get_by_role("textbox", name="Highest its stand holds it")
     most.fill("62")
     most.press("Enter")
     note = page.locator("[data-note='light.unplaceable']")
@@ -262,7 +265,7 @@ def test_a_stand_that_is_too_short_is_said_and_mended(opened: Opener) -> None:
     expect(mend).to_be_visible()
     mend.click()
     expect(note).to_have_count(0)
-    assert field(page, "Lamp, up") <= 62
+    assert field(page, "Lamp above the table") <= 62
 
 
 def test_the_figures_come_before_the_mends(opened: Opener) -> None:

@@ -7,11 +7,11 @@ from typing import Annotated
 from fastapi import Response
 from pydantic import Field, StringConstraints
 
+from steeple.core.plan.cupboard.owned import Owned, OwnedFixture, OwnedSupport
 from steeple.core.plan.document import CAMERA_LIMIT
 from steeple.core.plan.gear.adapter import Adapter
 from steeple.core.plan.gear.body import Body
 from steeple.core.plan.gear.lens import Lens
-from steeple.core.plan.gear.owned import Owned, OwnedFixture, OwnedSupport
 from steeple.core.plan.problems import Problem
 from steeple.core.plan.reading import AnyPlan
 from steeple.core.plan.values import Part

@@ -9,15 +9,16 @@ from pydantic import Field, create_model
 
 from steeple.core.findings.caution import Caution
 from steeple.core.findings.finding import GRAVITY, Finding, Verdict
-from steeple.core.findings.judging import cautions_for, judge
+from steeple.core.findings.judging import cautions_for, judge, judge_camera
+from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.owned import NOTHING_OWNED, Owned
+from steeple.core.plan.words import camera_names
 from steeple.core.solve.mends import never, with_mends
 from steeple.core.study.base.answer import Answer
 from steeple.core.study.base.assumptions import Assumption, Assumptions
 from steeple.core.study.base.figure import Figure, Working, read_figures
 from steeple.core.study.base.result import Result
-from steeple.core.study.base.step import STEP_IDS, Scope, StepId
+from steeple.core.study.base.step import STEP_IDS, Scope, Step, StepId
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.card.card import Card, card_of
 from steeple.core.study.plan_study import CameraStudy, camera_studies
@@ -42,6 +43,7 @@ class CameraResult(Result):
     """The figures of one camera, and what each step draws of it."""
 
     id: str
+    name: str = Field(description="What it is called, by what it films.")
     figures: tuple[Figure, ...] = ()
     working: tuple[Working, ...] = ()
     drawings: CameraDrawings  # type: ignore[valid-type]
@@ -60,13 +62,73 @@ class Evaluation(Result):
     title: str
     answers: tuple[Answer, ...]
     drawings: PlanDrawings  # type: ignore[valid-type]
+    figures: tuple[Figure, ...] = Field(description="Those of the plan as a whole.")
+    working: tuple[Working, ...]
     cameras: tuple[CameraResult, ...]
     findings: tuple[Finding, ...]
     steps: tuple[StepVerdict, ...]
     assumed: tuple[Assumption, ...]
     cautions: tuple[Caution, ...]
-    card: Card
+    cards: tuple[Card, ...] = Field(description="One for each camera; one for a plan without.")
     mends_tried: bool = Field(description="False where fixes were left out to answer faster.")
+
+
+class Glance(Result):
+    """What one step says of one camera: everything on its sheet while something is dragged.
+
+    ``drawn`` are the steps whose drawings are here; of the camera there are the figures of this step
+    alone. Nothing is said of other steps and cameras.
+    """
+
+    step: StepId
+    about: str
+    answer: Answer
+    drawings: PlanDrawings  # type: ignore[valid-type]
+    figures: tuple[Figure, ...] = ()
+    working: tuple[Working, ...] = ()
+    camera: CameraResult | None
+    drawn: tuple[StepId, ...]
+    findings: tuple[Finding, ...]
+
+
+def glance(plan: Plan, *, step: StepId, index: int = 0, cache: StudyCache | None = None) -> Glance:
+    """Work out one step of a plan for one of its cameras, with what it needs, and no more.
+
+    Parameters
+    ----------
+    step: which step is on screen.
+    index: which camera is in hand; the last where there are fewer.
+    cache: what was worked out for the plans before.
+
+    Returns
+    -------
+    The same figures, answer, drawings and findings as `evaluate` gives for that step and camera.
+    """
+    cameras = camera_studies(plan, NOTHING_OWNED, cache)
+    hand = cameras[min(index, len(cameras) - 1)]
+    shown = next(one for one in STEPS if one.id == step)
+    needed = needs_of(shown)
+    drawn = tuple(one for one in STEPS if one is shown or one.id in needed)
+    figures, working = _plan_figures(hand)
+    return Glance(
+        step=step,
+        about=hand.about,
+        answer=shown.answer(hand.of(shown), hand.context),
+        drawings=_plan_drawings(hand),
+        figures=figures,
+        working=working,
+        camera=None if hand.index is None else _camera(hand, drawn, figures=(shown,)),
+        drawn=tuple(one.id for one in drawn),
+        findings=judge_camera(hand, steps=(step,)),
+    )
+
+
+def needs_of(step: Step[Any]) -> frozenset[StepId]:
+    """Every step that a step builds on."""
+    found: set[StepId] = set()
+    for need in step.needs:
+        found |= {need.step.id} | needs_of(need.step)
+    return frozenset(found)
 
 
 def evaluate(
@@ -98,22 +160,29 @@ def evaluate(
         findings = with_mends(cameras, findings, stop)
     assumed = _assumed(cameras)
     first = cameras[0]
+    figures, working = _plan_figures(first)
     return Evaluation(
         title=plan.title,
         answers=_answers(cameras),
-        drawings=PlanDrawings(
-            **{step.id: step.drawing(first.of(step), "") for step in STEPS if step.scope == "plan"}
+        drawings=_plan_drawings(first),
+        figures=figures,
+        working=working,
+        cameras=tuple(
+            _camera(one, STEPS, figures=STEPS) for one in cameras if one.index is not None
         ),
-        cameras=tuple(_camera(one) for one in cameras if one.index is not None),
         findings=findings,
         steps=_steps(findings),
         assumed=assumed,
         cautions=cautions_for(cameras),
-        card=card_of(
-            plan=plan,
-            camera=first.about,
-            studied=[(step, first.of(step)) for step in STEPS],
-            assumed=assumed,
+        cards=tuple(
+            card_of(
+                plan=plan,
+                camera=one.about,
+                first=one is first,
+                studied=[(step, one.of(step)) for step in STEPS],
+                assumed=assumed,
+            )
+            for one in cameras
         ),
         mends_tried=try_mends,
     )
@@ -128,29 +197,57 @@ def _answers(cameras: Sequence[CameraStudy]) -> tuple[Answer, ...]:
     )
 
 
-def _camera(camera: CameraStudy) -> CameraResult:
-    about, assumed = camera.about, Assumptions(list(camera.assumed_for(STEPS)))
+def _plan_drawings(camera: CameraStudy) -> Any:
+    return PlanDrawings(
+        **{step.id: step.drawing(camera.of(step), "") for step in STEPS if step.scope == "plan"}
+    )
+
+
+def _plan_figures(camera: CameraStudy) -> tuple[tuple[Figure, ...], tuple[Working, ...]]:
+    """The figures of the steps that are asked for the plan as a whole."""
     figures: list[Figure] = []
     workings: list[Working] = []
-    drawings: dict[str, Result | None] = {}
     for step in STEPS:
-        if step.scope == "plan":
+        if step.scope != "plan" or step.numbers is None:
             continue
-        value = camera.of(step)
-        drawings[step.id] = None if value is None else step.drawing(value, about)
-        # Without a camera's own study (body or lens missing) what the lamps give is not said of it.
-        if value is None or not _stands(camera) or step.numbers is None:
-            continue
-        numbers = step.numbers(value, assumed, about)
+        studied = camera.studies.get(step)
+        numbers = step.numbers(studied.value, Assumptions(list(studied.assumed)), "")
         if numbers is not None:
-            read, how = read_figures(step.figures, numbers, about)
+            read, how = read_figures(step.figures, numbers, "")
             figures += read
             workings += how
-    if not _stands(camera):
-        drawings = dict.fromkeys(drawings)
+    return tuple(figures), tuple(workings)
+
+
+def _camera(
+    camera: CameraStudy, drawn: Sequence[Step[Any]], *, figures: Sequence[Step[Any]]
+) -> CameraResult:
+    """What some steps draw of a camera, and the figures of some."""
+    about = camera.about
+    drawings: dict[str, Result | None] = dict.fromkeys(
+        one.id for one in STEPS if one.scope != "plan"
+    )
+    found: list[Figure] = []
+    workings: list[Working] = []
+    # Without a camera's own study (body or lens missing) what the lamps give is not said of it.
+    if _stands(camera):
+        assumed = Assumptions(list(camera.assumed_for(drawn)))
+        for step in drawn:
+            value = camera.of(step)
+            if value is None or step.scope == "plan":
+                continue
+            drawings[step.id] = step.drawing(value, about)
+            numbers = (
+                step.numbers(value, assumed, about) if step.numbers and step in figures else None
+            )
+            if numbers is not None:
+                read, how = read_figures(step.figures, numbers, about)
+                found += read
+                workings += how
     return CameraResult(
         id=about,
-        figures=tuple(figures),
+        name=camera_names(camera.plan.cameras)[about],
+        figures=tuple(found),
         working=tuple(workings),
         drawings=CameraDrawings(**drawings),
     )

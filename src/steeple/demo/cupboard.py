@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
+from steeple.core.plan.cupboard.kinds import Gear
 from steeple.core.plan.gear.body import Body, FieldOfView, RecordingMode
-from steeple.core.plan.gear.kinds import Gear
 from steeple.core.plan.gear.lens import Lens
 from steeple.demo.rigging import RIGGING
 

@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
+from steeple.core.plan.cupboard.kinds import Gear
 from steeple.core.plan.gear.adapter import Adapter
 from steeple.core.plan.gear.fixture import Fixture
-from steeple.core.plan.gear.kinds import Gear
 from steeple.core.plan.gear.lead import Lead
 from steeple.core.plan.gear.light_card import LightCard
 from steeple.core.plan.gear.medium import Medium

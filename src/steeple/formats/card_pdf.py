@@ -58,18 +58,18 @@ def _style(font: str, size: float, lead: float = 1.28) -> ParagraphStyle:
 
 
 def card_pdf(
-    card: Card,
+    cards: Sequence[Card],
     cautions: Sequence[Caution],
     troubles: Sequence[Sentence],
     *,
     paper: Paper,
     system: UnitSystem,
 ) -> bytes:
-    """One page with heights, settings, tape marks, a drawing of them, and cautions.
+    """A page for each camera with heights, settings, tape marks, a drawing of them, and cautions.
 
     Parameters
     ----------
-    card, cautions: as evaluated.
+    cards, cautions: as evaluated; cautions and troubles stand on the first page.
     troubles: what fails in the plan, said at the top so that nobody hangs a camera by it unseen.
     paper: ``a4`` (210 × 297 mm) or ``letter`` (8.5 × 11 in).
     system: lengths in centimetres or in inches with fractions.
@@ -79,34 +79,55 @@ def card_pdf(
     The bytes of the PDF. The same card gives the same bytes.
     """
     _load_fonts()
+    size = A4 if paper == "a4" else LETTER
+    out = BytesIO()
+    canvas = Canvas(out, pagesize=size, invariant=1)
+    canvas.setTitle(f"Set-up card: {cards[0].title}")
+    canvas.setAuthor("Steeple")
+    for card in cards:
+        first = card is cards[0]
+        said = (cautions, troubles) if first else ((), ())
+        _page(canvas, size, card, *said, system=system, scale=_scale(card, *said, size, system))
+        canvas.showPage()
+    canvas.save()
+    return out.getvalue()
+
+
+def _scale(
+    card: Card,
+    cautions: Sequence[Caution],
+    troubles: Sequence[Sentence],
+    size: tuple[float, float],
+    system: UnitSystem,
+) -> float:
+    """The greatest scale at which everything lies on the page; the least where none does."""
     for scale in SCALES:
-        content, fits = _page(card, cautions, troubles, paper=paper, system=system, scale=scale)
-        if fits:
+        trial = Canvas(BytesIO(), pagesize=size)
+        page = _page(trial, size, card, cautions, troubles, system=system, scale=scale)
+        if page.y * scale >= _FOOT:
             break
-    return content
+    return scale
 
 
 def _page(
+    canvas: Canvas,
+    size: tuple[float, float],
     card: Card,
     cautions: Sequence[Caution],
     troubles: Sequence[Sentence],
     *,
-    paper: Paper,
     system: UnitSystem,
     scale: float,
-) -> tuple[bytes, bool]:
-    """The page drawn at a scale, and whether everything lies on it."""
-    size = A4 if paper == "a4" else LETTER
-    out = BytesIO()
-    canvas = Canvas(out, pagesize=size, invariant=1)
-    canvas.setTitle(f"Set-up card: {card.title}")
-    canvas.setAuthor("Steeple")
+) -> _Page:
+    """The page of one camera, drawn at a scale."""
     canvas.scale(scale, scale)
     page = _Page(canvas, (size[0] / scale, size[1] / scale), system, margin=_MARGIN / scale)
     page.draw(card, cautions, troubles)
-    canvas.showPage()
-    canvas.save()
-    return out.getvalue(), page.y * scale >= _FOOT
+    return page
+
+
+def _of(card: Card) -> str:
+    return f", {card.camera} camera" if card.camera else ""
 
 
 class _Page:
@@ -123,7 +144,7 @@ class _Page:
 
     def draw(self, card: Card, cautions: Sequence[Caution], troubles: Sequence[Sentence]) -> None:
         self.text(escape(card.title), _style(_SERIF, 17, 1.15), after=1.5 * POINTS_PER_MM)
-        self.text("Set-up card", _style(_SANS, 10), after=2 * POINTS_PER_MM)
+        self.text(escape(f"Set-up card{_of(card)}"), _style(_SANS, 10), after=2 * POINTS_PER_MM)
         self.rule(1.4)
         if not card.ready:
             self.text(escape(card.missing), _style(_BOLD, 11))

@@ -21,7 +21,7 @@ from dataclasses import dataclass, field
 from typing import Any, Literal
 
 from steeple.core.errors import DocumentError
-from steeple.core.plan.gear.kinds import (
+from steeple.core.plan.cupboard.kinds import (
     KINDS,
     Gear,
     GearField,

@@ -9,7 +9,7 @@ from typing import Any
 from pydantic_core import from_json
 
 from steeple.core.errors import DocumentError, InputError
-from steeple.core.plan.gear.kinds import Gear, kind_of, validate_gear
+from steeple.core.plan.cupboard.kinds import Gear, kind_of, validate_gear
 from steeple.core.plan.reading import PlanRefused
 from steeple.formats.gear_csv import ROW_LIMIT, THING, RowRefused, RowTaken, Table
 

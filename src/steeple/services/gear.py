@@ -7,11 +7,11 @@ from typing import TypeVar
 
 from steeple.core.errors import InputError
 from steeple.core.plan.changes import Change, apply_changes
+from steeple.core.plan.cupboard.kinds import Gear, GearKind
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.adapter import Adapter
 from steeple.core.plan.gear.body import Body
 from steeple.core.plan.gear.fixture import Fixture
-from steeple.core.plan.gear.kinds import Gear, GearKind
 from steeple.core.plan.gear.lens import Lens
 from steeple.core.plan.gear.light_card import LightCard
 from steeple.core.plan.gear.support import Support

@@ -9,8 +9,8 @@ from pydantic_core import from_json
 from sqlalchemy import insert, select, update
 from sqlalchemy.orm import Session
 
-from steeple.core.plan.gear.field_words import KIND_TITLES
-from steeple.core.plan.gear.kinds import Gear, GearKind, kind_of, validate_gear
+from steeple.core.plan.cupboard.field_words import KIND_TITLES
+from steeple.core.plan.cupboard.kinds import Gear, GearKind, kind_of, validate_gear
 from steeple.store.errors import NotFound, RevisionConflict
 from steeple.store.tables import GearRow, PlanRow, RevisionRow
 

@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 
 from steeple.core.errors import InputError
-from steeple.core.plan.gear.kinds import (
+from steeple.core.plan.cupboard.kinds import (
     KINDS,
     Gear,
     GearField,

@@ -202,7 +202,7 @@ def test_every_field_of_the_plan_has_words() -> None:
 def test_an_unknown_field_is_called_by_its_name() -> None:
     assert field_words(("work", "nothing")) == "nothing"
     assert field_words(()) == "The plan"
-    assert field_words(("cameras", 3, "focal_mm")) == "Zoom setting"
+    assert field_words(("cameras", 3, "focal_mm")) == "Zoom"
 
 
 def test_problems_come_in_one_shape() -> None:

@@ -11,10 +11,10 @@ from hypothesis import strategies as st
 from steeple.core.evaluation import evaluate
 from steeple.core.findings.finding import GRAVITY
 from steeple.core.plan.changes import apply_changes
+from steeple.core.plan.cupboard.owned import Owned, OwnedFixture, OwnedSupport
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.adapter import Adapter
 from steeple.core.plan.gear.fixture import Fixture
-from steeple.core.plan.gear.owned import Owned, OwnedFixture, OwnedSupport
 from steeple.core.plan.gear.support import Support
 from steeple.core.study.base.sentence import sentence_words
 from steeple.demo.cupboard import LENSES

@@ -9,8 +9,8 @@ import pytest
 from steeple.core.errors import InputError
 from steeple.core.evaluation import evaluate
 from steeple.core.plan.changes import Change, apply_changes
+from steeple.core.plan.cupboard.owned import NOTHING_OWNED
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.owned import NOTHING_OWNED
 from steeple.core.solve.light.lamp_dome import map_of
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.plan_study import camera_studies

@@ -236,6 +236,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/glance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Glance At Plan
+         * @description What one step says of one camera, with what it needs and no more: for an answer that keeps up
+         *     with the hand.
+         */
+        post: operations["glance_at_plan_api_glance_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/evaluate": {
         parameters: {
             query?: never;
@@ -309,6 +330,26 @@ export interface paths {
          * @description The JSON Schema of the plan document.
          */
         get: operations["schema_api_schema_plan_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fields": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Fields
+         * @description What each field of a plan is called, and how it is typed.
+         */
+        get: operations["fields_api_fields_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1466,6 +1507,11 @@ export interface components {
             /** Id */
             id: string;
             /**
+             * Name
+             * @description What it is called, by what it films.
+             */
+            name: string;
+            /**
              * Figures
              * @default []
              */
@@ -1479,11 +1525,14 @@ export interface components {
         };
         /**
          * Card
-         * @description Everything printed, except for the cautions, which stand in the evaluation.
+         * @description Everything printed for one camera, except for the cautions, which stand in the evaluation.
+         *     ``camera`` is its name where there are several.
          */
         Card: {
             /** Title */
             title: string;
+            /** Camera */
+            camera: string;
             /** Ready */
             ready: boolean;
             /** Missing */
@@ -1911,6 +1960,13 @@ export interface components {
             /** Answers */
             answers: components["schemas"]["Answer"][];
             drawings: components["schemas"]["PlanDrawings"];
+            /**
+             * Figures
+             * @description Those of the plan as a whole.
+             */
+            figures: components["schemas"]["Figure"][];
+            /** Working */
+            working: components["schemas"]["Working"][];
             /** Cameras */
             cameras: components["schemas"]["CameraResult"][];
             /** Findings */
@@ -1921,7 +1977,11 @@ export interface components {
             assumed: components["schemas"]["Assumption"][];
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
-            card: components["schemas"]["Card"];
+            /**
+             * Cards
+             * @description One for each camera; one for a plan without.
+             */
+            cards: components["schemas"]["Card"][];
             /**
              * Mends Tried
              * @description False where fixes were left out to answer faster.
@@ -2246,6 +2306,56 @@ export interface components {
             plural: string;
             /** Fields */
             fields: components["schemas"]["GearField"][];
+        };
+        /**
+         * Glance
+         * @description What one step says of one camera: everything on its sheet while something is dragged.
+         *
+         *     ``drawn`` are the steps whose drawings are here; of the camera there are the figures of this step
+         *     alone. Nothing is said of other steps and cameras.
+         */
+        Glance: {
+            /**
+             * Step
+             * @enum {string}
+             */
+            step: "work" | "lens" | "hold" | "light";
+            /** About */
+            about: string;
+            answer: components["schemas"]["Answer"];
+            drawings: components["schemas"]["PlanDrawings"];
+            /**
+             * Figures
+             * @default []
+             */
+            figures: components["schemas"]["Figure"][];
+            /**
+             * Working
+             * @default []
+             */
+            working: components["schemas"]["Working"][];
+            camera: components["schemas"]["CameraResult"] | null;
+            /** Drawn */
+            drawn: ("work" | "lens" | "hold" | "light")[];
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+        };
+        /**
+         * GlanceRequest
+         * @description A plan while something on a sheet is dragged, which sheet, and the camera in hand.
+         */
+        GlanceRequest: {
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Step
+             * @enum {string}
+             */
+            step: "work" | "lens" | "hold" | "light";
+            /**
+             * Camera
+             * @default 0
+             */
+            camera: number;
         };
         /**
          * GlareComparison
@@ -3856,6 +3966,30 @@ export interface components {
             work: components["schemas"]["WorkDrawing"];
         };
         /**
+         * PlanField
+         * @description One field of a plan. ``path`` has ``*`` for the place in a list; ``nullable``: may be left open.
+         *
+         *     ``form``: a bench length, said in centimetres or inches; a length said in millimetres; a mass in
+         *     grams; a share, typed in per cent and stored as 0 … 1; another number; a text.
+         */
+        PlanField: {
+            /** Path */
+            path: string;
+            /** Label */
+            label: string;
+            /** Explain */
+            explain: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "length" | "exact" | "mass" | "share" | "plain" | "text";
+            /** Unit */
+            unit: string;
+            /** Nullable */
+            nullable: boolean;
+        };
+        /**
          * PlanOnShelf
          * @description A line of the shelf.
          */
@@ -3887,6 +4021,8 @@ export interface components {
             /** Redo Label */
             redo_label: string | null;
             plan: components["schemas"]["Plan-Output"];
+            /** @description Its figures without mends, where they were asked for. */
+            evaluation: components["schemas"]["Evaluation"] | null;
         };
         /**
          * PlanWithThing
@@ -5514,7 +5650,10 @@ export interface operations {
     };
     get_api_plans__plan_id__get: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Whether the figures of the plan shall come with it. */
+                figures?: boolean;
+            };
             header?: never;
             path: {
                 plan_id: string;
@@ -5590,7 +5729,10 @@ export interface operations {
     };
     save_api_plans__plan_id__put: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Whether the figures of the plan shall come with it. */
+                figures?: boolean;
+            };
             header?: never;
             path: {
                 plan_id: string;
@@ -5820,7 +5962,10 @@ export interface operations {
     };
     undo_api_plans__plan_id__undo_post: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Whether the figures of the plan shall come with it. */
+                figures?: boolean;
+            };
             header?: never;
             path: {
                 plan_id: string;
@@ -5900,7 +6045,10 @@ export interface operations {
     };
     redo_api_plans__plan_id__redo_post: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Whether the figures of the plan shall come with it. */
+                figures?: boolean;
+            };
             header?: never;
             path: {
                 plan_id: string;
@@ -6361,6 +6509,84 @@ export interface operations {
             };
         };
     };
+    glance_at_plan_api_glance_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GlanceRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Glance"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     evaluate_plan_api_evaluate_post: {
         parameters: {
             query?: never;
@@ -6609,6 +6835,80 @@ export interface operations {
                     "application/json": {
                         [key: string]: unknown;
                     };
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    fields_api_fields_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanField"][];
                 };
             };
             /** @description Bad Request */

@@ -5,6 +5,9 @@ type Schemas = components['schemas'];
 
 export type Plan = Schemas['Plan-Output'];
 export type Camera = Schemas['Camera-Output'];
+export type PlanField = Schemas['PlanField'];
+export type Glance = Schemas['Glance'];
+export type StepId = Glance['step'];
 export type CameraResult = Evaluation['cameras'][number];
 export type Body = Schemas['Body-Output'];
 export type Lens = Schemas['Lens-Output'];

@@ -24,10 +24,10 @@ export const FigureField = memo(function FigureField({
 }: Props) {
   const { system } = useUnits();
   const id = useId();
-  const stored = fieldText(field.kind, value, system);
+  const stored = fieldText(field.form, value, system);
   const [draft, setDraft] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
-  const unit = field.kind === 'length' ? system : (field.unit ?? '');
+  const unit = field.form === 'length' ? system : field.unit;
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new stored value ends the draft
   useEffect(() => {
@@ -53,27 +53,27 @@ export const FigureField = memo(function FigureField({
     }
     const problems = await onCommit(read.value);
     const sentence = problems[0]?.sentence ?? null;
-    setRefusal(sentence && field.kind === 'length' ? inSystem(sentence, system) : sentence);
+    setRefusal(sentence && field.form === 'length' ? inSystem(sentence, system) : sentence);
     if (!sentence) setDraft(null);
   };
 
   const assumed =
     assumption && (value === null || value === undefined)
       ? assumption.quantity
-        ? fieldText(field.kind, assumption.quantity.value, system)
+        ? fieldText(field.form, assumption.quantity.value, system)
         : assumption.text
       : '';
 
   return (
-    <div className={`${classes.field} ${field.kind === 'text' ? classes.textField : ''}`}>
+    <div className={`${classes.field} ${field.form === 'text' ? classes.textField : ''}`}>
       <TextInput
         id={id}
         label={field.label}
-        inputSize={field.kind === 'text' ? undefined : '7'}
+        inputSize={field.form === 'text' ? undefined : '7'}
         value={draft ?? stored}
         placeholder={assumed}
         data-autofocus={autoFocus || undefined}
-        inputMode={field.kind === 'text' ? 'text' : 'decimal'}
+        inputMode={field.form === 'text' ? 'text' : 'decimal'}
         rightSection={unit ? <span className={classes.unit}>{unit}</span> : null}
         rightSectionPointerEvents="none"
         error={refusal}

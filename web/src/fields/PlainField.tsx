@@ -17,10 +17,10 @@ export function PlainField({ label, kind, value, explain, nullable = false, onCo
   const field = useMemo(
     () => ({
       label,
-      kind,
+      form: kind,
       nullable,
-      ...(explain ? { explain } : {}),
-      ...(kind === 'mass' ? { unit: 'g' } : {}),
+      explain: explain ?? '',
+      unit: kind === 'mass' ? 'g' : '',
     }),
     [label, kind, nullable, explain],
   );

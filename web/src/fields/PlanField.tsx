@@ -13,8 +13,8 @@ export function PlanField({
   pointer: string;
   autoFocus?: boolean;
 }) {
-  const { plan, evaluation, set } = useSheet();
-  const field = fieldAt(pointer);
+  const { plan, evaluation, fields, set } = useSheet();
+  const field = fieldAt(fields, pointer);
   const commit = useSteady((value: unknown) => set(pointer, value));
   if (!field) return null;
   return (

@@ -3,9 +3,11 @@ import { Button, Loader } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
+import { getFields } from '../api/fixed';
 import { leftOutWords, ownedOf } from '../api/owned';
 import type { Change, Cupboard, Finding, Plan, Verdict } from '../api/types';
 import { withChanges, withValue } from '../domain/plan';
+import { fieldsByPath } from '../fields/fields';
 import { cameraInHand, SheetContext, type SheetTools } from '../saving/context';
 import { getCupboard } from '../saving/requests';
 import { useEvaluation } from '../saving/useEvaluation';
@@ -45,8 +47,30 @@ function PlanSheetPage({ planId, step }: { planId: string; step: Step }) {
   const cupboard =
     useQuery({ queryKey: ['cupboard'], queryFn: getCupboard, refetchOnMount: 'always' }).data ??
     EMPTY;
+  const fields = useQuery({
+    queryKey: ['fields'],
+    queryFn: getFields,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: true,
+  }).data;
+  const byPath = useMemo(() => fields && fieldsByPath(fields), [fields]);
   const owned = useMemo(() => ownedOf(cupboard), [cupboard]);
-  const { evaluation, trouble, working } = useEvaluation(sheet.plan, owned, sheet.dragging);
+  const index = sheet.plan?.cameras.findIndex((one) => one.id === wanted) ?? 0;
+  const {
+    answer: evaluation,
+    asked,
+    trouble,
+    working,
+  } = useEvaluation({
+    plan: sheet.plan,
+    owned,
+    step: step.works,
+    camera: Math.max(0, index),
+    dragging: sheet.dragging,
+    onItsWay: sheet.onItsWay,
+    known: sheet.sheet,
+  });
+  const answered = asked?.plan ?? null;
   const [helping, setHelping] = useState(false);
   const { plan, commit, drag } = sheet;
 
@@ -77,12 +101,14 @@ function PlanSheetPage({ planId, step }: { planId: string; step: Step }) {
   const verdicts = useMemo(() => verdictsOf(steps ?? []), [steps]);
   const tools = useMemo<SheetTools | null>(
     () =>
-      plan && evaluation
+      plan && evaluation && answered && byPath
         ? {
             plan,
+            answered,
             camera: cameraInHand(plan, evaluation, wanted),
             chooseCamera,
             evaluation,
+            fields: byPath,
             cupboard,
             owned,
             dragging: sheet.dragging,
@@ -95,7 +121,19 @@ function PlanSheetPage({ planId, step }: { planId: string; step: Step }) {
               commit((now) => withChanges(now, changes), false),
           }
         : null,
-    [plan, wanted, chooseCamera, evaluation, cupboard, owned, sheet.dragging, drag, commit],
+    [
+      plan,
+      answered,
+      wanted,
+      chooseCamera,
+      evaluation,
+      byPath,
+      cupboard,
+      owned,
+      sheet.dragging,
+      drag,
+      commit,
+    ],
   );
 
   return (

@@ -30,13 +30,13 @@ interface Props {
 }
 
 export function LensPicture({ className, onPose }: Props) {
-  const { plan, camera: inHand, dragging } = useSheet();
+  const { plan, answered, camera: inHand, dragging } = useSheet();
   const camera = inHand.index;
   const [pose, setPose] = useState(4);
   const [saving, setSaving] = useState<string | null>(null);
   const forms = inHand.result?.drawings.lens?.rim != null;
   const [back, setBack] = useState(false);
-  const { now, before } = usePicture(forms ? plan : null, {
+  const { now, before } = usePicture(forms ? answered : null, {
     camera,
     widthPx: dragging ? DRAG_PX : SHOWN_PX,
     quality: dragging ? 'draft' : 'fine',

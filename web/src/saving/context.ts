@@ -10,6 +10,7 @@ import type {
   Evaluation,
   Figure,
   Plan,
+  PlanField,
   Problem,
   Working,
 } from '../api/types';
@@ -28,9 +29,13 @@ export interface CameraInHand {
 
 export interface SheetTools {
   plan: Plan;
+  /** The plan that the evaluation is of: a step behind while something is dragged. */
+  answered: Plan;
   camera: CameraInHand;
   chooseCamera: (id: string) => void;
   evaluation: Evaluation;
+  /** What each field is called, and how it is typed. */
+  fields: ReadonlyMap<string, PlanField>;
   cupboard: Cupboard;
   /** What mends and comparisons may take. */
   owned: Owned;
@@ -54,14 +59,15 @@ export function useSheet(): SheetTools {
   return tools;
 }
 
-/** The figure of a key with its working, of one camera. */
+/** The figure of a key with its working, of one camera or of the plan as a whole. */
 export function figureOf(
-  camera: CameraResult | null,
+  { evaluation, camera }: Pick<SheetTools, 'evaluation' | 'camera'>,
   key: string | null,
 ): { figure: Figure | undefined; working: Working | undefined } {
+  const all = [camera.result, evaluation];
   return {
-    figure: camera?.figures.find((one) => one.key === key),
-    working: camera?.working.find((one) => one.figure === key),
+    figure: all.flatMap((one) => one?.figures ?? []).find((one) => one.key === key),
+    working: all.flatMap((one) => one?.working ?? []).find((one) => one.figure === key),
   };
 }
 

@@ -1,23 +1,24 @@
 import { describe, expect, it } from 'vitest';
 import { Refused, Unreachable } from '../api/client';
-import { type Answered, Evaluating } from './evaluating';
+import { type Answered, type Ask, Evaluating } from './evaluating';
 
 interface Call {
   asked: string;
-  mends: boolean;
-  signal: AbortSignal;
+  how: Ask<string, string>['how'];
+  signal: AbortSignal | null;
   give: (answer: string) => void;
   fail: (error: unknown) => void;
 }
 
 function bench() {
   const calls: Call[] = [];
-  const told: Answered<string>[] = [];
+  const told: Answered<string, string>[] = [];
   const evaluating = new Evaluating<string, string>(
-    (asked, mends, signal) =>
+    (question) =>
       new Promise((give, fail) => {
-        signal.addEventListener('abort', () => fail(new Unreachable()));
-        calls.push({ asked, mends, signal, give, fail });
+        const signal = question.how === 'glance' ? null : question.signal;
+        signal?.addEventListener('abort', () => fail(new Unreachable()));
+        calls.push({ asked: question.asked, how: question.how, signal, give, fail });
       }),
     (state) => told.push(state),
     5,
@@ -30,7 +31,7 @@ function bench() {
     if (!found) throw new Error(`There was no call ${index}.`);
     return found;
   };
-  const last = async (): Promise<Answered<string> | undefined> => {
+  const last = async (): Promise<Answered<string, string> | undefined> => {
     await new Promise((done) => setTimeout(done, 4));
     return told.at(-1);
   };
@@ -40,32 +41,72 @@ function bench() {
 describe('the evaluation of a plan', () => {
   it('gives the figures first and the mends after them', async () => {
     const { evaluating, call, last } = bench();
-    evaluating.want({ asked: 'a', mends: true });
+    evaluating.want({ asked: 'a', glance: false });
     const figures = await call(0);
-    expect(figures.mends).toBe(false);
+    expect(figures.how).toBe('figures');
     figures.give('figures of a');
     const mends = await call(1);
-    expect(mends.mends).toBe(true);
-    expect(await last()).toEqual({ answer: 'figures of a', trouble: null, working: true });
+    expect(mends.how).toBe('mends');
+    expect(await last()).toEqual({
+      answer: 'figures of a',
+      asked: 'a',
+      trouble: null,
+      working: true,
+    });
     mends.give('mends of a');
-    expect(await last()).toEqual({ answer: 'mends of a', trouble: null, working: false });
+    expect(await last()).toEqual({
+      answer: 'mends of a',
+      asked: 'a',
+      trouble: null,
+      working: false,
+    });
   });
 
   it('never tries mends while something is dragged', async () => {
     const { evaluating, calls, call, last } = bench();
-    evaluating.want({ asked: 'a', mends: false });
+    evaluating.want({ asked: 'a', glance: true });
     (await call(0)).give('figures of a');
     expect((await last())?.working).toBe(false);
     expect(calls).toHaveLength(1);
   });
 
+  it('glances at the sheet on screen once there is an answer to put it into', async () => {
+    const { evaluating, calls, call, last } = bench();
+    evaluating.want({ asked: 'a', glance: true });
+    expect((await call(0)).how).toBe('figures');
+    (await call(0)).give('figures of a');
+    await last();
+    evaluating.want({ asked: 'b', glance: true });
+    expect((await call(1)).how).toBe('glance');
+    (await call(1)).give('glance at b');
+    expect(await last()).toEqual({
+      answer: 'glance at b',
+      asked: 'b',
+      trouble: null,
+      working: false,
+    });
+    evaluating.want({ asked: 'b', glance: false });
+    expect((await call(2)).how).toBe('figures');
+    expect(calls).toHaveLength(3);
+  });
+
+  it('takes figures that came with the saved plan, and asks for its mends alone', async () => {
+    const { evaluating, call, last } = bench();
+    evaluating.want({ asked: 'a', glance: false, figures: 'saved figures of a' });
+    const mends = await call(0);
+    expect(mends.how).toBe('mends');
+    expect((await last())?.answer).toBe('saved figures of a');
+    mends.give('mends of a');
+    expect((await last())?.answer).toBe('mends of a');
+  });
+
   it('gives the mends of an older plan up', async () => {
     const { evaluating, call, told, last } = bench();
-    evaluating.want({ asked: 'a', mends: true });
+    evaluating.want({ asked: 'a', glance: false });
     (await call(0)).give('figures of a');
     const old = await call(1);
-    evaluating.want({ asked: 'b', mends: false });
-    expect(old.signal.aborted).toBe(true);
+    evaluating.want({ asked: 'b', glance: true });
+    expect(old.signal?.aborted).toBe(true);
     const next = await call(2);
     expect(next.asked).toBe('b');
     next.give('figures of b');
@@ -75,37 +116,42 @@ describe('the evaluation of a plan', () => {
 
   it('leaves out the plans between while one is asked for', async () => {
     const { evaluating, call } = bench();
-    evaluating.want({ asked: 'a', mends: false });
+    evaluating.want({ asked: 'a', glance: true });
     const first = await call(0);
-    evaluating.want({ asked: 'b', mends: false });
-    evaluating.want({ asked: 'c', mends: false });
+    evaluating.want({ asked: 'b', glance: true });
+    evaluating.want({ asked: 'c', glance: true });
     first.give('figures of a');
     expect((await call(1)).asked).toBe('c');
   });
 
   it('asks again where the server does not answer, and says so meanwhile', async () => {
     const { evaluating, call, last } = bench();
-    evaluating.want({ asked: 'a', mends: false });
+    evaluating.want({ asked: 'a', glance: true });
     (await call(0)).fail(new Unreachable());
     const again = await call(1);
     expect((await last())?.trouble).toBeTruthy();
     again.give('figures of a');
-    expect(await last()).toEqual({ answer: 'figures of a', trouble: null, working: false });
+    expect(await last()).toEqual({
+      answer: 'figures of a',
+      asked: 'a',
+      trouble: null,
+      working: false,
+    });
   });
 
   it('says why a plan was refused and waits for the next', async () => {
     const { evaluating, calls, call, last } = bench();
-    evaluating.want({ asked: 'a', mends: true });
+    evaluating.want({ asked: 'a', glance: false });
     (await call(0)).fail(new Refused(422, [], null));
     expect((await last())?.working).toBe(false);
     expect(calls).toHaveLength(1);
-    evaluating.want({ asked: 'b', mends: false });
+    evaluating.want({ asked: 'b', glance: true });
     expect((await call(1)).asked).toBe('b');
   });
 
   it('tells nothing once it is stopped', async () => {
     const { evaluating, call, told } = bench();
-    evaluating.want({ asked: 'a', mends: true });
+    evaluating.want({ asked: 'a', glance: false });
     const first = await call(0);
     evaluating.stop();
     first.give('figures of a');

@@ -1,20 +1,27 @@
-/** Which evaluation is asked for when: figures first, mends after them, the newest plan always next. */
+/** Which answer is asked for when: figures first, mends after them, the newest plan always next. */
 import { Refused, sentencesOf, Unreachable } from '../api/client';
 
-export interface Job<Asked> {
+export interface Job<Asked, Answer> {
   asked: Asked;
-  /** While something is dragged, mends are left out. */
-  mends: boolean;
+  /** While something is dragged, only the sheet on screen is answered, and mends are left out. */
+  glance: boolean;
+  /** The figures where they are known already: they came with the saved plan. */
+  figures?: Answer | null;
 }
 
-export interface Answered<Answer> {
+export interface Answered<Asked, Answer> {
   answer: Answer | null;
+  /** What the answer is of. */
+  asked: Asked | null;
   trouble: string | null;
   /** Whether a newer answer, or its mends, is on its way. */
   working: boolean;
 }
 
-type Ask<Asked, Answer> = (asked: Asked, mends: boolean, signal: AbortSignal) => Promise<Answer>;
+/** What is asked for: the sheet on screen put into the answer before, all figures, or mends too. */
+export type Ask<Asked, Answer> =
+  | { how: 'glance'; asked: Asked; before: Answer }
+  | { how: 'figures' | 'mends'; asked: Asked; signal: AbortSignal };
 
 const RETRY_MS = 1500;
 
@@ -26,19 +33,24 @@ const mayAnswerLater = (error: unknown): boolean =>
  * there at once; the mends follow, and are given up as soon as a newer plan is wanted.
  */
 export class Evaluating<Asked, Answer> {
-  private state: Answered<Answer> = { answer: null, trouble: null, working: true };
-  private wanted: Job<Asked> | null = null;
+  private state: Answered<Asked, Answer> = {
+    answer: null,
+    asked: null,
+    trouble: null,
+    working: true,
+  };
+  private wanted: Job<Asked, Answer> | null = null;
   private running = false;
   private gone = false;
   private trying: AbortController | null = null;
 
   constructor(
-    private readonly ask: Ask<Asked, Answer>,
-    private readonly told: (state: Answered<Answer>) => void,
+    private readonly ask: (question: Ask<Asked, Answer>) => Promise<Answer>,
+    private readonly told: (state: Answered<Asked, Answer>) => void,
     private readonly retryMs = RETRY_MS,
   ) {}
 
-  want(job: Job<Asked>): void {
+  want(job: Job<Asked, Answer>): void {
     this.gone = false;
     this.wanted = job;
     this.trying?.abort();
@@ -50,10 +62,17 @@ export class Evaluating<Asked, Answer> {
     this.trying?.abort();
   }
 
-  private tell(state: Partial<Answered<Answer>>): void {
+  private tell(state: Partial<Answered<Asked, Answer>>): void {
     if (this.gone) return;
     this.state = { ...this.state, ...state };
     this.told(this.state);
+  }
+
+  private figuresOf({ asked, glance, figures }: Job<Asked, Answer>): Answer | Promise<Answer> {
+    if (figures) return figures;
+    const before = this.state.answer;
+    if (glance && before) return this.ask({ how: 'glance', asked, before });
+    return this.ask({ how: 'figures', asked, signal: new AbortController().signal });
   }
 
   private async run(): Promise<void> {
@@ -63,9 +82,11 @@ export class Evaluating<Asked, Answer> {
       const job = this.wanted;
       this.wanted = null;
       try {
-        const figures = await this.ask(job.asked, false, new AbortController().signal);
-        this.tell({ answer: figures, trouble: null, working: job.mends || this.wanted !== null });
-        if (job.mends && !this.wanted) await this.mends(job);
+        const figures = await this.figuresOf(job);
+        const { asked } = job;
+        const more = !job.glance || this.wanted !== null;
+        this.tell({ answer: figures, asked, trouble: null, working: more });
+        if (!job.glance && !this.wanted) await this.mends(job);
       } catch (error) {
         this.tell({ trouble: sentencesOf(error)[0] ?? null, working: false });
         if (!this.wanted && mayAnswerLater(error)) {
@@ -77,13 +98,13 @@ export class Evaluating<Asked, Answer> {
     this.running = false;
   }
 
-  private async mends(job: Job<Asked>): Promise<void> {
+  private async mends({ asked }: Job<Asked, Answer>): Promise<void> {
     const trying = new AbortController();
     this.trying = trying;
     try {
-      const whole = await this.ask(job.asked, true, trying.signal);
+      const whole = await this.ask({ how: 'mends', asked, signal: trying.signal });
       if (!trying.signal.aborted) {
-        this.tell({ answer: whole, trouble: null, working: this.wanted !== null });
+        this.tell({ answer: whole, asked, trouble: null, working: this.wanted !== null });
       }
     } catch (error) {
       if (!trying.signal.aborted) throw error;

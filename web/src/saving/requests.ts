@@ -1,18 +1,25 @@
 /** Requests of a plan on its sheet: reading, saving, working out. */
 import { answer, client } from '../api/client';
 import { type Owned, ownedBody } from '../api/owned';
-import type { Cupboard, Evaluation, Plan, PlanSheet } from '../api/types';
+import type { Cupboard, Evaluation, Glance, Plan, PlanSheet, StepId } from '../api/types';
 
 const at = (plan_id: string) => ({ params: { path: { plan_id } } });
 
+/** The same, with the figures in the same answer. */
+const figuresAt = (plan_id: string) => ({
+  params: { path: { plan_id }, query: { figures: true } },
+});
+
 export const getPlan = (id: string): Promise<PlanSheet> =>
-  answer(client.GET('/api/plans/{plan_id}', at(id)));
+  answer(client.GET('/api/plans/{plan_id}', figuresAt(id)));
 
 export const getHead = async (id: string): Promise<number> =>
   (await answer(client.GET('/api/plans/{plan_id}/head', at(id)))).revision;
 
 export const savePlan = (id: string, plan: Plan, base: number): Promise<PlanSheet> =>
-  answer(client.PUT('/api/plans/{plan_id}', { ...at(id), body: { base_revision: base, plan } }));
+  answer(
+    client.PUT('/api/plans/{plan_id}', { ...figuresAt(id), body: { base_revision: base, plan } }),
+  );
 
 export const keepAsCopy = (id: string, plan: Plan, base: number): Promise<PlanSheet> =>
   answer(
@@ -20,10 +27,14 @@ export const keepAsCopy = (id: string, plan: Plan, base: number): Promise<PlanSh
   );
 
 export const undoPlan = (id: string, base: number): Promise<PlanSheet> =>
-  answer(client.POST('/api/plans/{plan_id}/undo', { ...at(id), body: { base_revision: base } }));
+  answer(
+    client.POST('/api/plans/{plan_id}/undo', { ...figuresAt(id), body: { base_revision: base } }),
+  );
 
 export const redoPlan = (id: string, base: number): Promise<PlanSheet> =>
-  answer(client.POST('/api/plans/{plan_id}/redo', { ...at(id), body: { base_revision: base } }));
+  answer(
+    client.POST('/api/plans/{plan_id}/redo', { ...figuresAt(id), body: { base_revision: base } }),
+  );
 
 export const evaluatePlan = (
   plan: Plan,
@@ -37,5 +48,8 @@ export const evaluatePlan = (
       signal,
     }),
   );
+
+export const glanceAt = (plan: Plan, step: StepId, camera: number): Promise<Glance> =>
+  answer(client.POST('/api/glance', { body: { plan, step, camera } }));
 
 export const getCupboard = (): Promise<Cupboard> => answer(client.GET('/api/gear'));

@@ -2,45 +2,71 @@
 import { replaceEqualDeep } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { NOTHING_OWNED, type Owned } from '../api/owned';
-import type { Evaluation, Plan } from '../api/types';
-import { Evaluating } from './evaluating';
-import { evaluatePlan } from './requests';
-
-export interface Evaluated {
-  evaluation: Evaluation | null;
-  trouble: string | null;
-  /** Whether a newer answer, or its mends, is on its way. */
-  working: boolean;
-}
+import type { Evaluation, Plan, StepId } from '../api/types';
+import { type Answered, type Ask, Evaluating } from './evaluating';
+import { mergedGlance } from './glance';
+import { evaluatePlan, glanceAt } from './requests';
 
 interface Asked {
   plan: Plan;
   owned: Owned;
+  step: StepId;
+  camera: number;
+}
+
+export interface Wanted extends Omit<Asked, 'plan'> {
+  plan: Plan | null;
+  dragging: boolean;
+  /** Whether the plan is being saved: its figures come with the answer to that. */
+  onItsWay: boolean;
+  /** A saved plan with the figures that came with it. */
+  known: { plan: Plan; evaluation: Evaluation | null } | null;
+}
+
+export type Evaluated = Answered<Asked, Evaluation>;
+
+async function answerTo(question: Ask<Asked, Evaluation>): Promise<Evaluation> {
+  const { plan, owned, step, camera } = question.asked;
+  if (question.how === 'glance') {
+    return mergedGlance(question.before, await glanceAt(plan, step, camera));
+  }
+  const mends = question.how === 'mends';
+  return evaluatePlan(plan, mends ? owned : NOTHING_OWNED, mends, question.signal);
 }
 
 /**
  * Evaluates `plan` whenever it changes: the figures at once, then what would mend the troubles. While
- * `dragging`, mends are left out. What is the same in two answers stays the same object, so that only
- * what changed is drawn anew.
+ * something is dragged only the step on screen is answered, for the camera in hand; the others follow
+ * when the hand rests. What is the same in two answers stays the same object, so that only what changed
+ * is drawn anew.
  */
-export function useEvaluation(plan: Plan | null, owned: Owned, dragging: boolean): Evaluated {
+export function useEvaluation(wanted: Wanted): Evaluated {
+  const { plan, owned, dragging, onItsWay, known } = wanted;
   const [state, setState] = useState<Evaluated>({
-    evaluation: null,
+    answer: null,
+    asked: null,
     trouble: null,
     working: true,
   });
   const evaluating = useRef<Evaluating<Asked, Evaluation> | null>(null);
-  evaluating.current ??= new Evaluating(
-    (asked, mends, signal) =>
-      evaluatePlan(asked.plan, mends ? asked.owned : NOTHING_OWNED, mends, signal),
-    ({ answer, ...rest }) =>
-      setState((before) => ({ evaluation: replaceEqualDeep(before.evaluation, answer), ...rest })),
+  evaluating.current ??= new Evaluating(answerTo, ({ answer, ...rest }) =>
+    setState((before) => ({ answer: replaceEqualDeep(before.answer, answer), ...rest })),
   );
+  /** Which sheet is on screen matters only for the next answer; changing it asks for nothing. */
+  const screen = useRef({ step: wanted.step, camera: wanted.camera });
+  screen.current = { step: wanted.step, camera: wanted.camera };
 
+  const knownPlan = known?.plan ?? null;
+  const knownFigures = known?.evaluation ?? null;
   useEffect(() => () => evaluating.current?.stop(), []);
   useEffect(() => {
-    if (plan) evaluating.current?.want({ asked: { plan, owned }, mends: !dragging });
-  }, [plan, owned, dragging]);
+    if (!plan || (onItsWay && !dragging)) return;
+    evaluating.current?.want({
+      asked: { plan, owned, ...screen.current },
+      glance: dragging,
+      figures: !dragging && plan === knownPlan ? knownFigures : null,
+    });
+  }, [plan, owned, dragging, onItsWay, knownPlan, knownFigures]);
 
   return state;
 }

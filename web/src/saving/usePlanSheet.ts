@@ -26,6 +26,8 @@ export interface PlanOnSheet {
   /** The plan to show: what is being dragged, else what was last changed. */
   plan: Plan | null;
   dragging: boolean;
+  /** Whether what is shown is being saved; the answer to that brings its figures. */
+  onItsWay: boolean;
   saving: Saving;
   conflict: Conflict | null;
   notice: string | null;
@@ -264,6 +266,7 @@ export function usePlanSheet(id: string): PlanOnSheet {
     sheet,
     plan: shown.current,
     dragging: draft !== null,
+    onItsWay: pending !== null && conflict === null && saving?.state !== 'waiting',
     saving: saving ?? { state: 'saved', at: sheet?.changed_at ?? '' },
     conflict,
     notice,

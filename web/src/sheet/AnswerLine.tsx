@@ -7,13 +7,13 @@ import { FigureDoor } from './FigureDoor';
 
 /** Of several cameras, the answer for the one in hand. */
 export function AnswerLine({ step }: { step: string }) {
-  const { evaluation, camera } = useSheet();
+  const { evaluation, camera, fields } = useSheet();
   const answers = evaluation.answers.filter((one) => one.step === step);
   const answer = answers.find((one) => one.about === camera.id) ?? answers[0];
   if (!answer) return null;
   const door = ({ figure: key, field: pointer }: Door, words: string) => {
-    const { figure, working } = figureOf(camera.result, key);
-    const field = pointer ? fieldAt(pointer) : undefined;
+    const { figure, working } = figureOf({ evaluation, camera }, key);
+    const field = pointer ? fieldAt(fields, pointer) : undefined;
     if (!figure && !field) return words;
     return (
       <FigureDoor

@@ -7,10 +7,10 @@ import { useSheet } from '../saving/context';
 import classes from './Cameras.module.css';
 import { cameraNames, newCamera, ROLES, roleWords, withoutCamera } from './cameras';
 
+/** The camera in hand among several; nothing where there is one. */
 export function Cameras() {
-  const { plan, camera, chooseCamera, change, edit } = useSheet();
-  const [adding, setAdding] = useState(false);
-  const several = plan.cameras.length > 1;
+  const { plan, camera, chooseCamera, edit } = useSheet();
+  if (plan.cameras.length < 2) return null;
   const names = cameraNames(plan.cameras);
   const takeOut = async (): Promise<void> => {
     const next = plan.cameras.find((one) => one.id !== camera.id);
@@ -19,20 +19,30 @@ export function Cameras() {
   };
   return (
     <div className={classes.cameras} data-noprint>
-      {several ? (
-        <>
-          <span className={classes.word}>Camera in hand</span>
-          <Segments
-            label="Camera in hand"
-            value={camera.id}
-            onChange={chooseCamera}
-            choices={plan.cameras.map((one, index) => ({
-              value: one.id,
-              label: names[index] ?? one.id,
-            }))}
-          />
-        </>
-      ) : null}
+      <span className={classes.word}>Camera in hand</span>
+      <Segments
+        label="Camera in hand"
+        value={camera.id}
+        onChange={chooseCamera}
+        choices={plan.cameras.map((one, index) => ({
+          value: one.id,
+          label: names[index] ?? one.id,
+        }))}
+      />
+      <UnstyledButton className={classes.quiet} onClick={() => void takeOut()}>
+        take this one out
+      </UnstyledButton>
+      <OneMoreCamera />
+    </div>
+  );
+}
+
+/** A camera put into the plan: what it films, and with which gear. */
+export function OneMoreCamera() {
+  const { plan, chooseCamera, edit } = useSheet();
+  const [adding, setAdding] = useState(false);
+  return (
+    <>
       <UnstyledButton
         className={classes.quiet}
         aria-expanded={adding}
@@ -40,17 +50,10 @@ export function Cameras() {
       >
         {plan.cameras.length ? 'one more camera' : 'put in a camera'}
       </UnstyledButton>
-      {several ? (
-        <UnstyledButton className={classes.quiet} onClick={() => void takeOut()}>
-          take this one out
-        </UnstyledButton>
-      ) : null}
       {adding ? (
         <OneMore
           onAdd={async (next) => {
-            const problems = await change([
-              { op: 'replace', path: '/cameras', value: [...plan.cameras, next] },
-            ]);
+            const problems = await edit((now) => ({ ...now, cameras: [...now.cameras, next] }));
             if (problems.length) return problems[0]?.sentence ?? null;
             chooseCamera(next.id);
             setAdding(false);
@@ -58,7 +61,7 @@ export function Cameras() {
           }}
         />
       ) : null}
-    </div>
+    </>
   );
 }
 

@@ -1,16 +1,19 @@
 /** Every figure of a step that was worked out for the camera, each a door to its arithmetic. */
 import { quantityWords } from '../domain/units';
 import { FieldGroup } from '../fields/FieldGroup';
-import { useSheet } from '../saving/context';
+import { figureOf, useSheet } from '../saving/context';
 import { useUnits } from '../ui/units';
 import { FigureDoor } from './FigureDoor';
 import classes from './FigureList.module.css';
 
 export function FigureList({ begins }: { begins: string }) {
-  const camera = useSheet().camera.result;
+  const { camera, evaluation } = useSheet();
   const { system } = useUnits();
-  const figures = camera?.figures.filter((one) => one.key.startsWith(begins)) ?? [];
-  if (!camera || !figures.length) return null;
+  const all = [evaluation, camera.result];
+  const figures = all
+    .flatMap((one) => one?.figures ?? [])
+    .filter((one) => one.key.startsWith(begins));
+  if (!figures.length) return null;
   return (
     <FieldGroup title="Every figure" words={`${figures.length} worked out`}>
       <ul className={classes.figures}>
@@ -20,7 +23,7 @@ export function FigureList({ begins }: { begins: string }) {
             <FigureDoor
               words={quantityWords(figure.quantity, system)}
               figure={figure}
-              working={camera.working.find((one) => one.figure === figure.key)}
+              working={figureOf({ evaluation, camera }, figure.key).working}
               pointer={null}
               label={figure.title}
             />

@@ -1,6 +1,6 @@
 /** A step of the work: one sheet. */
 import type { ComponentType } from 'react';
-import type { Finding } from '../api/types';
+import type { Finding, StepId } from '../api/types';
 
 export interface SheetProps {
   planId: string;
@@ -10,6 +10,8 @@ export interface SheetProps {
 
 export interface Step {
   id: string;
+  /** Which step of the core is worked out while something on this sheet is dragged. */
+  works: StepId;
   name: string;
   /** The key that opens it, always the same. */
   key: string;

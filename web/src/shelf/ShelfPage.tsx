@@ -4,7 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { sentencesOf } from '../api/client';
-import { getShapes } from '../api/shapes';
+import { getShapes } from '../api/fixed';
 import type { PlanOnShelf, Shape, ShapeId } from '../api/types';
 import { Bar } from '../ui/Bar';
 import { Trouble } from '../ui/Trouble';

@@ -10,9 +10,11 @@ from fastapi import APIRouter, Depends, Request, Response
 from fastapi.concurrency import run_in_threadpool
 
 from steeple.api.context import Context, context_of
-from steeple.api.replies import OwnedGear, as_json
-from steeple.core.evaluation import Evaluation, evaluate
+from steeple.api.replies import CameraIndex, OwnedGear, as_json
+from steeple.core.evaluation import Evaluation, Glance, evaluate, glance
 from steeple.core.plan.reading import AnyPlan
+from steeple.core.plan.values import Part
+from steeple.core.study.base.step import StepId
 
 router = APIRouter(prefix="/api", tags=["evaluation"])
 Ctx = Annotated[Context, Depends(context_of)]
@@ -25,6 +27,22 @@ class EvaluateRequest(OwnedGear):
 
     plan: AnyPlan
     try_mends: bool = True
+
+
+class GlanceRequest(Part):
+    """A plan while something on a sheet is dragged, which sheet, and the camera in hand."""
+
+    plan: AnyPlan
+    step: StepId
+    camera: CameraIndex = 0
+
+
+@router.post("/glance", response_model=Glance)
+def glance_at_plan(request: GlanceRequest, ctx: Ctx) -> Response:
+    """What one step says of one camera, with what it needs and no more: for an answer that keeps up
+    with the hand."""
+    found = glance(request.plan, step=request.step, index=request.camera, cache=ctx.cache)
+    return as_json(found.model_dump_json())
 
 
 @router.post("/evaluate", response_model=Evaluation)

@@ -12,11 +12,11 @@ from pydantic import JsonValue
 from steeple.api.context import Context, context_of
 from steeple.api.replies import PlanId, Revision
 from steeple.api.routes.plans import PlanSheet, Step, sheet_reply
+from steeple.core.plan.cupboard.field_words import KIND_TITLES
+from steeple.core.plan.cupboard.kinds import KINDS, GearField, GearKind, gear_fields, validate_gear
 from steeple.core.plan.gear.adapter import Adapter
 from steeple.core.plan.gear.body import Body
-from steeple.core.plan.gear.field_words import KIND_TITLES
 from steeple.core.plan.gear.fixture import Fixture
-from steeple.core.plan.gear.kinds import KINDS, GearField, GearKind, gear_fields, validate_gear
 from steeple.core.plan.gear.lens import Lens
 from steeple.core.plan.gear.light_card import LightCard
 from steeple.core.plan.gear.support import Support

@@ -4,16 +4,19 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import APIRouter, Depends, Path, Request, Response
+from fastapi import APIRouter, Depends, Path, Query, Request, Response
 from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import Response as PlainResponse
+from pydantic import Field
 
 from steeple.api.context import Context, context_of
 from steeple.api.replies import PlanId, Revision, download
+from steeple.core.evaluation import Evaluation, evaluate
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.work import ShapeId
 from steeple.core.plan.reading import AnyPlan
 from steeple.core.plan.values import Name, Part
+from steeple.core.study.cache import StudyCache
 from steeple.formats.registry import PLAN_JSON, file_name
 from steeple.store.plans import ShelfEntry, StoredPlan
 
@@ -30,6 +33,9 @@ class PlanSheet(Part):
     undo_label: str | None
     redo_label: str | None
     plan: Plan
+    evaluation: Evaluation | None = Field(
+        default=None, description="Its figures without mends, where they were asked for."
+    )
 
 
 class PlanOnShelf(Part):
@@ -82,8 +88,18 @@ class OldPlan(Part):
     plan: Plan
 
 
-def sheet_reply(stored: StoredPlan, status: int = 200) -> Response:
-    """A plan as it stands, written as JSON once: its parts were validated when they were read."""
+Figures = Annotated[bool, Query(description="Whether the figures of the plan shall come with it.")]
+
+
+def _by(ctx: Context, figures: bool) -> StudyCache | None:
+    return ctx.cache if figures else None
+
+
+def sheet_reply(
+    stored: StoredPlan, status: int = 200, *, figures_by: StudyCache | None = None
+) -> Response:
+    """A plan as it stands, written as JSON once: its parts were validated when they were read. With
+    its figures where ``figures_by`` says what was worked out before."""
     sheet = PlanSheet.model_construct(
         id=stored.id,
         revision=stored.revision,
@@ -91,6 +107,9 @@ def sheet_reply(stored: StoredPlan, status: int = 200) -> Response:
         undo_label=stored.undo_label,
         redo_label=stored.redo_label,
         plan=stored.plan,
+        evaluation=None
+        if figures_by is None
+        else evaluate(stored.plan, try_mends=False, cache=figures_by),
     )
     return PlainResponse(sheet.model_dump_json(), status_code=status, media_type="application/json")
 
@@ -140,15 +159,16 @@ async def open_file(ctx: Ctx, request: Request) -> Response:
 
 
 @router.get("/{plan_id}", response_model=PlanSheet)
-def get(ctx: Ctx, plan_id: PlanId) -> Response:
+def get(ctx: Ctx, plan_id: PlanId, figures: Figures = False) -> Response:
     """A plan as it stands."""
-    return sheet_reply(ctx.plans.get(plan_id))
+    return sheet_reply(ctx.plans.get(plan_id), figures_by=_by(ctx, figures))
 
 
 @router.put("/{plan_id}", response_model=PlanSheet)
-def save(ctx: Ctx, plan_id: PlanId, edit: Edit) -> Response:
+def save(ctx: Ctx, plan_id: PlanId, edit: Edit, figures: Figures = False) -> Response:
     """Save a plan. Refused with 409 where the revision it started from is not the newest."""
-    return sheet_reply(ctx.plans.save(plan_id, edit.plan, base=edit.base_revision))
+    stored = ctx.plans.save(plan_id, edit.plan, base=edit.base_revision)
+    return sheet_reply(stored, figures_by=_by(ctx, figures))
 
 
 @router.delete("/{plan_id}", status_code=204)
@@ -165,15 +185,17 @@ def put_back(ctx: Ctx, plan_id: PlanId) -> Response:
 
 
 @router.post("/{plan_id}/undo", response_model=PlanSheet)
-def undo(ctx: Ctx, plan_id: PlanId, step: Step) -> Response:
+def undo(ctx: Ctx, plan_id: PlanId, step: Step, figures: Figures = False) -> Response:
     """Take the last edit back, as a new revision."""
-    return sheet_reply(ctx.plans.undo(plan_id, base=step.base_revision))
+    stored = ctx.plans.undo(plan_id, base=step.base_revision)
+    return sheet_reply(stored, figures_by=_by(ctx, figures))
 
 
 @router.post("/{plan_id}/redo", response_model=PlanSheet)
-def redo(ctx: Ctx, plan_id: PlanId, step: Step) -> Response:
+def redo(ctx: Ctx, plan_id: PlanId, step: Step, figures: Figures = False) -> Response:
     """Make the edit again that was taken back last, as a new revision."""
-    return sheet_reply(ctx.plans.redo(plan_id, base=step.base_revision))
+    stored = ctx.plans.redo(plan_id, base=step.base_revision)
+    return sheet_reply(stored, figures_by=_by(ctx, figures))
 
 
 @router.post("/{plan_id}/copy", status_code=201, response_model=PlanSheet)

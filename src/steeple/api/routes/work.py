@@ -7,6 +7,7 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Depends
 
 from steeple.api.context import Context, context_of
+from steeple.core.plan.fields import PlanField, plan_fields
 from steeple.core.plan.parts.camera import Role
 from steeple.core.plan.parts.work import Hazard, ShapeId
 from steeple.core.plan.reading import plan_schema
@@ -52,3 +53,9 @@ def shapes() -> tuple[ShapeReply, ...]:
 def schema() -> dict[str, Any]:
     """The JSON Schema of the plan document."""
     return plan_schema()
+
+
+@router.get("/fields")
+def fields() -> tuple[PlanField, ...]:
+    """What each field of a plan is called, and how it is typed."""
+    return plan_fields()

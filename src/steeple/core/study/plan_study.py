@@ -9,8 +9,8 @@ from typing import Any, TypeVar
 
 from pydantic import BaseModel
 
+from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.parts.camera import Camera
 from steeple.core.study.base.assumptions import Assumption, Assumptions
 from steeple.core.study.base.step import Context, Step, StepId, Studied

@@ -13,7 +13,9 @@ from steeple.core.hold.shake import Wobble
 from steeple.core.hold.tipping import Edge
 from steeple.core.plan.document import Plan
 from steeple.core.study.base.sentence import sentence_words
-from steeple.core.study.hold.statics import Bending, Loads, Shake, Torque
+from steeple.core.study.hold.forces.statics import Bending, Loads
+from steeple.core.study.hold.forces.swing import Shake
+from steeple.core.study.hold.forces.turning import Torque
 from steeple.core.study.hold.step import HOLD
 from steeple.core.study.hold.study import HoldStudy, SupportStudy
 from steeple.core.study.plan_study import CameraStudy

@@ -9,8 +9,8 @@ import pytest
 from steeple.core.findings.lens import fixes as moves
 from steeple.core.findings.rule import Proposal
 from steeple.core.plan.changes import apply_changes
+from steeple.core.plan.cupboard.owned import Owned
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.owned import Owned
 from steeple.core.study.base.sentence import sentence_words
 from steeple.core.study.plan_study import CameraStudy, camera_studies
 from steeple.demo.cupboard import LENSES

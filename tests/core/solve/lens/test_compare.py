@@ -6,8 +6,8 @@ import pytest
 
 from steeple.core.errors import InputError
 from steeple.core.plan.changes import apply_changes
+from steeple.core.plan.cupboard.owned import Owned
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.owned import Owned
 from steeple.core.plan.parts.work import ShapeId
 from steeple.core.plan.shapes import SHAPES
 from steeple.core.solve.lens.compare import Comparison, Row, compare

@@ -8,8 +8,8 @@ import pytest
 
 from steeple.core.evaluation import evaluate
 from steeple.core.plan.changes import apply_changes
+from steeple.core.plan.cupboard.owned import Owned
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.owned import Owned
 from steeple.core.solve.lens.compare import KINDS, compare, kind_lens
 from steeple.core.solve.lens.search import best_setting
 from steeple.core.solve.lens.work_out import work_out

@@ -16,7 +16,7 @@ from tests.plans import PHONE, SOUND, changed, scene
 
 
 def card(plan: Plan) -> Card:
-    return evaluate(plan, try_mends=False).card
+    return evaluate(plan, try_mends=False).cards[0]
 
 
 def rows(plan: Plan) -> dict[str, CardRow]:

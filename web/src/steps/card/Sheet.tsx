@@ -18,7 +18,7 @@ export function CardSheet({ planId }: SheetProps) {
   const { evaluation } = useSheet();
   const { system } = useUnits();
   const [paper, setPaper] = useState<Paper>(system === 'cm' ? 'a4' : 'letter');
-  const { card, cautions } = evaluation;
+  const { cards, cautions } = evaluation;
   const failing = evaluation.findings.filter((one) => one.verdict === 'fails');
   const pdf = `/api/plans/${planId}/card.pdf?paper=${paper}&units=${system}`;
   return (
@@ -39,7 +39,14 @@ export function CardSheet({ planId }: SheetProps) {
           Save as PDF
         </Button>
       </div>
-      <CardPage card={card} cautions={cautions} failing={failing} />
+      {cards.map((card, index) => (
+        <CardPage
+          key={card.camera}
+          card={card}
+          cautions={index ? [] : cautions}
+          failing={index ? [] : failing}
+        />
+      ))}
     </>
   );
 }
@@ -53,17 +60,20 @@ interface CardPageProps {
 function CardPage({ card, cautions, failing }: CardPageProps) {
   const { system } = useUnits();
   return (
-    <article className={classes.card} aria-label="Set-up card">
+    <article
+      className={classes.card}
+      aria-label={`Set-up card${card.camera ? `, ${card.camera} camera` : ''}`}
+    >
       <header className={classes.head}>
         <h1>{card.title}</h1>
-        <span>set-up card</span>
+        <span>{card.camera ? `set-up card, ${card.camera} camera` : 'set-up card'}</span>
       </header>
       {card.ready ? null : <p className={classes.missing}>{card.missing}</p>}
       {failing.length ? (
         <section className={classes.failing} aria-label="Not right yet">
           <h2>Not right yet</h2>
           {failing.map((finding) => (
-            <p key={finding.code}>
+            <p key={`${finding.code} ${finding.about}`}>
               <Sentence pieces={finding.title} />.
             </p>
           ))}

@@ -4,6 +4,7 @@ import { CardSheet } from './Sheet';
 
 export const card: Step = {
   id: 'card',
+  works: 'work',
   name: 'Card',
   key: '8',
   question: 'What do I do at the bench?',

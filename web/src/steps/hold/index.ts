@@ -4,6 +4,7 @@ import { HoldSheet } from './Sheet';
 
 export const hold: Step = {
   id: 'hold',
+  works: 'hold',
   name: 'Hold',
   key: '3',
   question: 'What carries it, and will it stay there?',

@@ -13,6 +13,7 @@ import { PlanField } from '../../fields/PlanField';
 import { LensPicture } from '../../picture/LensPicture';
 import { useSheet } from '../../saving/context';
 import { AnswerLine } from '../../sheet/AnswerLine';
+import { OneMoreCamera } from '../../sheet/Cameras';
 import { ROLES, roleWords } from '../../sheet/cameras';
 import { FigureList } from '../../sheet/FigureList';
 import sheet from '../../sheet/SheetLayout.module.css';
@@ -47,7 +48,7 @@ const SENSES = [
 ];
 
 export function LensSheet({ findings }: SheetProps) {
-  const { evaluation, owned, camera: inHand } = useSheet();
+  const { plan, evaluation, owned, camera: inHand } = useSheet();
   const [typing, setTyping] = useState<'body' | 'lens' | null>(null);
   const notes = useMemo(() => numbered(findings), [findings]);
   const AT = inHand.at;
@@ -87,6 +88,7 @@ export function LensSheet({ findings }: SheetProps) {
           </>
         ) : null}
       </div>
+      {plan.cameras.length < 2 ? <OneMoreCamera /> : null}
       {typing ? <OwnGear key={typing} kind={typing} onClose={() => setTyping(null)} /> : null}
       {drawing ? (
         <>

@@ -4,6 +4,7 @@ import { LensSheet } from './Sheet';
 
 export const lens: Step = {
   id: 'lens',
+  works: 'lens',
   name: 'Lens',
   key: '2',
   question: 'How high, how wide, how sharp?',

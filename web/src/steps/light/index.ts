@@ -4,6 +4,7 @@ import { LightSheet } from './Sheet';
 
 export const light: Step = {
   id: 'light',
+  works: 'light',
   name: 'Light',
   key: '4',
   question: 'Where do the lamps stand so that nothing shades and nothing glares?',

@@ -2,7 +2,7 @@
 
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { getShapes } from '../../api/shapes';
+import { getShapes } from '../../api/fixed';
 import type { Plan } from '../../api/types';
 import { withEntry, withValue } from '../../domain/plan';
 import { numbered } from '../../drawing/notes';
@@ -13,6 +13,7 @@ import { ChoiceField } from '../../fields/ChoiceField';
 import { PlanField } from '../../fields/PlanField';
 import { useSheet } from '../../saving/context';
 import { AnswerLine } from '../../sheet/AnswerLine';
+import { FigureList } from '../../sheet/FigureList';
 import sheet from '../../sheet/SheetLayout.module.css';
 import type { SheetProps } from '../../sheet/step';
 import { useUnits } from '../../ui/units';
@@ -104,6 +105,7 @@ export function WorkSheet({ findings }: SheetProps) {
       <SurfaceGroup />
       <ThingsGroup />
       <RoomGroup />
+      <FigureList begins="work." />
       {shape ? (
         <p className={sheet.usual}>
           Usual angles for this work:{' '}

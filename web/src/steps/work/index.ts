@@ -4,6 +4,7 @@ import { WorkSheet } from './Sheet';
 
 export const work: Step = {
   id: 'work',
+  works: 'work',
   name: 'Work',
   key: '1',
   question: 'What am I filming, and where?',

@@ -24,6 +24,7 @@ def _g(value: float) -> Quantity:
     moves="after",
 )
 def over_rating(scene: CameraStudy) -> Judgement | None:
+    """The load on the arm, and on column and clamp, against what its plate allows."""
     hold = scene.hold
     if hold is None or hold.loads is None or hold.loads.allowed_g is None:
         return None
@@ -48,22 +49,41 @@ def over_rating(scene: CameraStudy) -> Judgement | None:
             ),
             reason=reason, measured=against, place="screw",
         )  # fmt: skip
+    rated = gear.rated_load_g
+    if loads.elsewhere_g and rated is not None and loads.column_g > rated:
+        return Judgement(
+            verdict="fails",
+            title=say(
+                "Overloaded: {load} hang on its column and clamp, with what is on other arms; its "
+                "plate allows {most}",
+                load=_g(loads.column_g),
+                most=_g(rated),
+            ),
+            reason=say(
+                "Each arm may bear its own, and the column that carries them all still be too weak. "
+                "Plate and manual rule."
+            ),
+            measured=measured(loads.column_g, unit="g", most=rated),
+            place="screw",
+        )
     for part in hold.joined.chain.links if hold.joined.chain else ():
-        rated = part.piece.rated_load_g
-        if rated is not None and loads.total_g - loads.head_g > rated:
+        bears = part.piece.rated_load_g
+        carried = loads.camera_g + loads.joining_g + loads.others_g
+        if bears is not None and carried > bears:
             return Judgement(
                 verdict="fails",
                 title=say(
-                    "Overloaded: " + part.piece.name + " is rated for {most}", most=_g(rated)
+                    "Overloaded: " + part.piece.name + " is rated for {most}", most=_g(bears)
                 ),
                 reason=reason,
-                measured=measured(loads.total_g - loads.head_g, unit="g", most=rated),
+                measured=measured(carried, unit="g", most=bears),
                 place="screw",
             )
     return Judgement(
         verdict="holds",
         title=say(
-            "It may carry {spare} more at this reach", spare=_g(loads.allowed_g - loads.total_g)
+            "It may carry {spare} more at this reach",
+            spare=_g(min(loads.allowed_g - loads.total_g, (rated or 0.0) - loads.column_g)),
         ),
         measured=against,
     )
@@ -78,6 +98,7 @@ def over_rating(scene: CameraStudy) -> Judgement | None:
     fixes=hold_moves,
 )
 def rating_unknown(scene: CameraStudy) -> Judgement | None:
+    """A rating, its reach or a weight that is not known clears nothing."""
     hold = scene.hold
     if hold is None:
         return None
@@ -119,6 +140,7 @@ def rating_unknown(scene: CameraStudy) -> Judgement | None:
     moves="after",
 )
 def joint_slips(scene: CameraStudy) -> Judgement | None:
+    """The torque at every joint against what it holds."""
     hold = scene.hold
     if hold is None or not hold.torques:
         return None
@@ -172,6 +194,7 @@ def joint_slips(scene: CameraStudy) -> Judgement | None:
     fixes=hold_moves,
 )
 def no_second_fixing(scene: CameraStudy) -> Judgement | None:
+    """What hangs over people, food or an instrument has a second fixing."""
     hold = scene.hold
     if hold is None or not hold.over_people_or_food:
         return None

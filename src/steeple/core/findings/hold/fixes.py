@@ -21,9 +21,9 @@ from steeple.core.study.base.phrases import clock_words
 from steeple.core.study.base.sentence import Quantity, mm, say
 from steeple.core.study.hold.answer import azimuth_of, place_words
 from steeple.core.study.hold.figures import sandbag_best
+from steeple.core.study.hold.forces.balance import SANDBAG_STEP_G, balancing_g
 from steeple.core.study.hold.joining import joined
 from steeple.core.study.hold.placing import feet_to_try
-from steeple.core.study.hold.statics import SANDBAG_STEP_G, balancing_g
 from steeple.core.study.hold.study import HoldStudy, study_support
 from steeple.core.study.plan_study import CameraStudy
 

@@ -8,6 +8,7 @@ from steeple.core.findings.rule import rule
 from steeple.core.study.base.sentence import Sentence, mm, say
 from steeple.core.study.hold.clashes import Clash, Placement
 from steeple.core.study.hold.drawing import span_words
+from steeple.core.study.hold.forces.sharing import SIDE_PLATE_MM, Shared
 from steeple.core.study.hold.study import HoldStudy
 from steeple.core.study.plan_study import CameraStudy
 
@@ -26,6 +27,7 @@ def placed(scene: CameraStudy) -> Placement | None:
     fixes=hold_moves,
 )
 def no_support(scene: CameraStudy) -> Judgement | None:
+    """Whether something is chosen that holds the camera."""
     if scene.lens is None or scene.sight is None:
         return None
     if scene.hold is not None:
@@ -57,6 +59,27 @@ def _nowhere(hold: HoldStudy) -> Judgement:
     )
 
 
+def _off_the_arm(scene: CameraStudy, hold: HoldStudy, shared: Shared) -> Judgement:
+    """A camera on a support that stands for another."""
+    del scene
+    return Judgement(
+        verdict="fails",
+        title=say(
+            "Its place is {off} off the arm: {name} stands for the camera “{first}”",
+            off=mm(hold.off_arm_mm),
+            name=hold.support.gear.name,
+            first=shared.first,
+        ),
+        reason=say(
+            "One support is in one place. A side plate holds a second camera up to {side} off the arm; "
+            "farther off it needs a support of its own.",
+            side=mm(SIDE_PLATE_MM),
+        ),
+        measured=measured(hold.off_arm_mm, unit="mm", most=SIDE_PLATE_MM),
+        place="screw",
+    )
+
+
 @rule(
     "hold.out-of-reach",
     name="Out of reach",
@@ -67,12 +90,15 @@ def _nowhere(hold: HoldStudy) -> Judgement:
     moves="after",
 )
 def out_of_reach(scene: CameraStudy) -> Judgement | None:
+    """Whether the support can put the lens where the plan wants it."""
     hold = scene.hold
     if hold is None:
         return None
     placement, gear = hold.placement, hold.support.gear
     if placement is None:
         return _nowhere(hold)
+    if hold.shared is not None and hold.off_arm_mm > SIDE_PLATE_MM:
+        return _off_the_arm(scene, hold, hold.shared)
     lacks = _lacking(scene, placement)
     if lacks:
         spans = span_words(hold)
@@ -193,6 +219,7 @@ def _meets_words(clash: Clash) -> Sentence:
     moves="after",
 )
 def does_not_fit(scene: CameraStudy) -> Judgement | None:
+    """What the rig meets in the room."""
     if placed(scene) is None:
         return None
     found = _clashes(scene, *_WHAT)
@@ -226,6 +253,7 @@ def _lower(sentence: Sentence) -> Sentence:
     fixes=hold_moves,
 )
 def in_makers_place(scene: CameraStudy) -> Judgement | None:
+    """Whether the rig stands where somebody sits or stands."""
     if placed(scene) is None:
         return None
     found = _clashes(scene, "seat", "person", "stool")
@@ -249,6 +277,7 @@ def in_makers_place(scene: CameraStudy) -> Judgement | None:
     fixes=hold_moves,
 )
 def blocks_way(scene: CameraStudy) -> Judgement | None:
+    """Whether the rig stands on floor that must stay free."""
     hold = scene.hold
     if placed(scene) is None or hold is None or not hold.work.clear:
         return None

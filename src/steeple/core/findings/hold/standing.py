@@ -54,6 +54,7 @@ def _verdict(ratio: float) -> Verdict:
     moves="after",
 )
 def tips(scene: CameraStudy) -> Judgement | None:
+    """Restoring against overturning moment, standing quietly."""
     hold = scene.hold
     if hold is None or hold.placement is None or not _stands(hold):
         return None
@@ -94,6 +95,7 @@ def _short(value: float) -> Quantity:
     fixes=hold_moves,
 )
 def tips_when_knocked(scene: CameraStudy) -> Judgement | None:
+    """The same with a knock at the top."""
     hold = scene.hold
     if hold is None or hold.placement is None or hold.tipping is None or not _stands(hold):
         return None
@@ -131,6 +133,7 @@ def tips_when_knocked(scene: CameraStudy) -> Judgement | None:
     moves="after",
 )
 def sags(scene: CameraStudy) -> Judgement | None:
+    """How far boom, bar or pole bends, and what that does to the picture."""
     hold, sight = scene.hold, scene.sight
     if hold is None or sight is None or hold.placement is None:
         return None
@@ -183,6 +186,7 @@ def sags(scene: CameraStudy) -> Judgement | None:
     fixes=hold_moves,
 )
 def shakes(scene: CameraStudy) -> Judgement | None:
+    """How far the picture moves while the work goes on."""
     hold = scene.hold
     if hold is None or hold.wobble_px is None or hold.shake is None:
         return None
@@ -226,6 +230,7 @@ def shakes(scene: CameraStudy) -> Judgement | None:
     fixes=hold_moves,
 )
 def cannot_join(scene: CameraStudy) -> Judgement | None:
+    """Whether there is a path through threads, studs and clamps."""
     hold = scene.hold
     if hold is None:
         return None

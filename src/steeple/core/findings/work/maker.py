@@ -8,8 +8,8 @@ from steeple.core.findings.finding import Judgement, measured
 from steeple.core.findings.rule import Proposal, rule
 from steeple.core.plan.changes import Change
 from steeple.core.study.base.sentence import Quantity, mm, say
-from steeple.core.study.inputs.maker import TABLE_AGAINST_ELBOW_MM, action_height
 from steeple.core.study.plan_study import CameraStudy
+from steeple.core.study.work.figures import hands_and_range
 
 COMFORTABLE_DEG = 40.0
 
@@ -88,16 +88,8 @@ def out_of_reach(scene: CameraStudy) -> Judgement:
     )  # fmt: skip
 
 
-def _hands_and_range(scene: CameraStudy) -> tuple[float, float, float]:
-    """Height of the hands above the floor at the middle of the zone, and the range that suits."""
-    work = scene.work
-    middle = work.plane.point(0.0, 0.0, action_height(work.top_mm)).z
-    low, high = TABLE_AGAINST_ELBOW_MM[work.maker.effort]
-    return work.table_height_mm + middle, work.maker.elbow_mm + low, work.maker.elbow_mm + high
-
-
 def _table_height_fixes(scene: CameraStudy) -> Iterator[Proposal]:
-    hands, low, high = _hands_and_range(scene)
+    hands, low, high = hands_and_range(scene.work)
     work = scene.work
     off = hands - high if hands > high else hands - low
     seat = work.maker.seat_mm
@@ -131,7 +123,7 @@ def _table_height_fixes(scene: CameraStudy) -> Iterator[Proposal]:
 )
 def table_height(scene: CameraStudy) -> Judgement:
     """The table is at the wrong height for the back."""
-    hands, low, high = _hands_and_range(scene)
+    hands, low, high = hands_and_range(scene.work)
     reason = say(
         _WORDS[scene.work.maker.effort] + ": between {low} and {high} from the floor for you. Your "
         "hands work at {hands}.",

@@ -12,8 +12,8 @@ from steeple.core.findings.finding import GRAVITY, Finding, Verdict
 from steeple.core.findings.hold.fixes import take_support
 from steeple.core.findings.judging import judge_camera
 from steeple.core.plan.changes import Change
+from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.gear.support import Joint, Section, Support
 from steeple.core.plan.parts.support import PlacedSupport
 from steeple.core.solve.lens.search import check_camera

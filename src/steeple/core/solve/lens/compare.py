@@ -11,10 +11,10 @@ from dataclasses import dataclass
 
 from steeple.core.optics.frame import PIXELS_PER_LINE
 from steeple.core.plan.changes import Change
+from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.body import Body
 from steeple.core.plan.gear.lens import Lens
-from steeple.core.plan.gear.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.parts.camera import Camera
 from steeple.core.solve.lens.search import (
     Candidate,

@@ -12,8 +12,8 @@ from steeple.core.errors import SteepleError
 from steeple.core.findings.finding import GRAVITY, Finding, Fix
 from steeple.core.findings.judging import judge
 from steeple.core.plan.changes import Change, apply_changes
+from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.owned import NOTHING_OWNED, Owned
 from steeple.core.solve.lens.search import Candidate, best_setting, changes_for, check_camera
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say

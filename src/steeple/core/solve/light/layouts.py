@@ -7,9 +7,9 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 from steeple.core.plan.changes import Change, apply_changes
+from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import CARD_LIMIT, Plan
 from steeple.core.plan.gear.light_card import LightCard
-from steeple.core.plan.gear.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.parts.lamp import LampAim, LampPlace, Light
 from steeple.core.plan.parts.panel import PlacedCard
 from steeple.core.solve.lens.search import check_camera

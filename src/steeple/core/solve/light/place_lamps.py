@@ -11,8 +11,8 @@ from collections.abc import Iterator, Sequence
 from steeple.core.findings.finding import GRAVITY
 from steeple.core.findings.judging import judge
 from steeple.core.plan.changes import Change, apply_changes
+from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.parts.lamp import LampAim, LampPlace, Light
 from steeple.core.solve.lens.search import check_camera
 from steeple.core.solve.light.ways import (

@@ -15,9 +15,9 @@ import numpy as np
 from scipy.optimize import lsq_linear
 
 from steeple.core.geometry.kernels import Array
+from steeple.core.plan.cupboard.owned import OwnedFixture
 from steeple.core.plan.document import LAMP_LIMIT, Plan
 from steeple.core.plan.gear.fixture import Fixture
-from steeple.core.plan.gear.owned import OwnedFixture
 from steeple.core.plan.parts.lamp import Light
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.inputs.lamp import full_intensity, given_lamps, measured_in, reach_of

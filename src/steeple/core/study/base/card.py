@@ -21,6 +21,8 @@ class CardRow(Result):
 CardPlace = Literal["where", "support", "light", "sound", "settings", "work"]
 CARD_PLACES: tuple[CardPlace, ...] = get_args(CardPlace)
 """What stands on a card, from top to bottom: in the order in which it is set up."""
+SHARED_PLACES: tuple[CardPlace, ...] = ("light", "sound", "work")
+"""What is the same for every camera, and stands on the card of the first alone."""
 
 
 class CardSection(Result):

@@ -7,8 +7,9 @@ from typing import Any
 
 from steeple.core.geometry.rectangle import Rectangle
 from steeple.core.plan.document import Plan
+from steeple.core.plan.words import camera_names
 from steeple.core.study.base.assumptions import Assumption
-from steeple.core.study.base.card import CARD_PLACES, CardSection
+from steeple.core.study.base.card import CARD_PLACES, SHARED_PLACES, CardSection
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Sentence, mm, say
 from steeple.core.study.base.shapes import Box, box
@@ -32,9 +33,11 @@ class Mark(Result):
 
 
 class Card(Result):
-    """Everything printed, except for the cautions, which stand in the evaluation."""
+    """Everything printed for one camera, except for the cautions, which stand in the evaluation.
+    ``camera`` is its name where there are several."""
 
     title: str
+    camera: str
     ready: bool
     missing: str
     sections: tuple[CardSection, ...]
@@ -51,6 +54,7 @@ def card_of(
     *,
     plan: Plan,
     camera: str,
+    first: bool,
     studied: Sequence[tuple[Step[Any], Any]],
     assumed: Sequence[Assumption],
 ) -> Card:
@@ -59,6 +63,7 @@ def card_of(
     Parameters
     ----------
     camera: id of the camera.
+    first: whether what is the same for every camera stands on this card.
     studied: each step that has to do with it, with what it worked out.
     assumed: everything that was assumed.
     """
@@ -75,6 +80,7 @@ def card_of(
         if step.card is not None and value is not None
         if step.scope == "plan" or sight is not None
         for placed in step.card(value, camera, fields)
+        if first or placed[0] not in SHARED_PLACES
     ]
     sections.sort(key=lambda one: CARD_PLACES.index(one[0]))
     if lens is not None and frame is not None:
@@ -89,6 +95,7 @@ def card_of(
         )
     return Card(
         title=plan.title,
+        camera=camera_names(plan.cameras)[camera] if len(plan.cameras) > 1 else "",
         ready=sight is not None,
         missing=""
         if sight is not None

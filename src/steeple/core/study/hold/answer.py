@@ -181,6 +181,9 @@ def _under(study: HoldStudy) -> Sentence:
             pieces.append(say("Carries {load} of {allowed}", load=load, allowed=allowed))
         else:
             pieces.append(say("Carries {load}, rating not known", load=load))
+        if loads.elsewhere_g:
+            more = Quantity(value=loads.elsewhere_g, unit="g")
+            pieces.append(say("{more} more on other arms", more=more))
     if study.tipping is not None:
         ratio = Quantity(value=round(min(study.tipping.knocked_ratio, 99.0), 2), unit="ratio")
         pieces.append(

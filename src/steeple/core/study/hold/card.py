@@ -11,7 +11,7 @@ from steeple.core.study.base.sentence import Quantity, mm
 from steeple.core.study.hold.answer import azimuth_of
 from steeple.core.study.hold.clashes import Placement
 from steeple.core.study.hold.drawing import chain_parts
-from steeple.core.study.hold.statics import counterweight_at
+from steeple.core.study.hold.forces.balance import counterweight_at
 from steeple.core.study.hold.study import HoldStudy
 
 

@@ -10,8 +10,9 @@ from steeple.core.study.base.sentence import Sentence, mm, say
 from steeple.core.study.base.shapes import Box, Point, box, point
 from steeple.core.study.hold.answer import azimuth_of
 from steeple.core.study.hold.clashes import Placement, seat_of
+from steeple.core.study.hold.forces.balance import counterweight_at, sandbag_places
+from steeple.core.study.hold.forces.statics import load_place
 from steeple.core.study.hold.joining import end_words, join_words
-from steeple.core.study.hold.statics import counterweight_at, load_place, sandbag_places
 from steeple.core.study.hold.study import HoldStudy
 
 

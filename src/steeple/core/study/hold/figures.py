@@ -19,7 +19,8 @@ from steeple.core.study.base.figure import (
 )
 from steeple.core.study.base.sentence import Quantity, mm
 from steeple.core.study.hold.clashes import Placement
-from steeple.core.study.hold.statics import Loads, Tipping, beam_of, counterweight_at
+from steeple.core.study.hold.forces.balance import Tipping, counterweight_at
+from steeple.core.study.hold.forces.statics import Loads, beam_of
 from steeple.core.study.hold.study import HoldStudy
 
 
@@ -106,6 +107,8 @@ def _load(i: HoldNumbers) -> Computed | None:
     )
     puts += i.put("k", "head with its plate", loads.head_g, "g", i.gear("head_mass_g"))
     puts += i.put("j", "parts between, 60 g each", loads.joining_g, "g")
+    if loads.beside_g:
+        puts += i.put("c", "other cameras on it, with their heads", loads.beside_g, "g")
     puts += i.put("o", "other things on the same arm", loads.others_g, "g")
     return Quantity(value=loads.total_g, unit="g"), puts
 
@@ -187,7 +190,9 @@ def _beam_puts(i: HoldNumbers) -> tuple[Put, ...]:
         return ()
     first = beam.stretches[0]
     puts = i.put("L", "length of boom, bar or pole", beam.length_mm, "mm")
-    puts += i.put("m", "load at the head", i.loads.total_g - i.loads.others_g, "g")
+    puts += i.put(
+        "m", "load at the head", i.loads.camera_g + i.loads.head_g + i.loads.joining_g, "g"
+    )
     puts += i.put("m_b", "its own mass, from tube and material", beam.mass_g, "g")
     return puts + i.put(
         "E·I", "stiffness of its first tube, N·m²", first.stiffness_n_mm2 / 1e6, "ratio"
@@ -250,7 +255,7 @@ HOLD_FIGURES: tuple[FigureSpec[HoldNumbers], ...] = (
                "z + d + T", PLAIN, _axis),
     FigureSpec("hold.reach", "Reach", "column to camera screw, level", "√(Δx² + Δy²)", PLAIN, _reach),
     FigureSpec("hold.span", "Span", "between the two ends of bar or pole", "b − a", PLAIN, _span),
-    FigureSpec("hold.load", "Load at the head", "everything on the camera's arm", "m + k + j + o",
+    FigureSpec("hold.load", "Load at the head", "everything on the camera's arm", "m + k + j + c + o",
                MERIAM, _load),
     FigureSpec("hold.allowed", "What it may carry there", "at this reach",
                "P where r ≤ r₀; P·r₀ ÷ r beyond", MERIAM, _allowed,

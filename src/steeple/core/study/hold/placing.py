@@ -220,7 +220,7 @@ def _column(spot: Spot, foot: Vector) -> Placement:
         polygon=polygon, stands=() if polygon is None else (polygon,),
         members=tuple(members), short_mm=short, height_short_mm=height_short, clashes=(),
     )  # fmt: skip
-    return _with_clashes(spot, placement)
+    return with_clashes(spot, placement)
 
 
 def _hub(foot: Vector, root: Vector) -> Vector:
@@ -319,7 +319,7 @@ def _across(spot: Spot) -> Placement | None:
         members=tuple(members), short_mm=short, height_short_mm=height_short, clashes=(), second=two, span_mm=span,
         span=option, unknown=tuple(unknown),
     )  # fmt: skip
-    return _with_clashes(spot, placement)
+    return with_clashes(spot, placement)
 
 
 def _span_lack(options: tuple[SpanOption, ...], wanted: float) -> float:
@@ -327,5 +327,6 @@ def _span_lack(options: tuple[SpanOption, ...], wanted: float) -> float:
     return min(abs(one.miss_mm(wanted)) for one in options)
 
 
-def _with_clashes(spot: Spot, placement: Placement) -> Placement:
+def with_clashes(spot: Spot, placement: Placement) -> Placement:
+    """The placement with all that it meets."""
     return replace(placement, clashes=tuple(clashes_of(spot, placement)))

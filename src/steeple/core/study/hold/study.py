@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.adapter import Adapter
@@ -12,22 +12,14 @@ from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.sentence import Quantity, mm
 from steeple.core.study.base.step import Context, carried
 from steeple.core.study.hold.clashes import Placement, Spot
+from steeple.core.study.hold.forces.balance import Tipping, counterweight_g, tipping_of
+from steeple.core.study.hold.forces.load import Held, held_camera
+from steeple.core.study.hold.forces.sharing import Shared, companion, held_beside
+from steeple.core.study.hold.forces.statics import Bending, Loads, bending_of, loads_of
+from steeple.core.study.hold.forces.swing import Shake, shake_of
+from steeple.core.study.hold.forces.turning import Torque, torques_of
 from steeple.core.study.hold.joining import Joined, joined
-from steeple.core.study.hold.load import Held, held_camera
-from steeple.core.study.hold.placing import place
-from steeple.core.study.hold.statics import (
-    Bending,
-    Loads,
-    Shake,
-    Tipping,
-    Torque,
-    bending_of,
-    counterweight_g,
-    loads_of,
-    shake_of,
-    tipping_of,
-    torques_of,
-)
+from steeple.core.study.hold.placing import place, with_clashes
 from steeple.core.study.inputs.support import GivenSupport, given_support
 from steeple.core.study.inputs.work import GivenWork
 from steeple.core.study.lens.step import LENS
@@ -53,6 +45,9 @@ class HoldStudy:
     bending: Bending | None
     shake: Shake | None
     counterweight_g: float
+    shared: Shared | None = None
+    off_arm_mm: float = 0.0
+    """How far its place is off the arm of a support that stands for another camera."""
 
     @property
     def work(self) -> GivenWork:
@@ -82,6 +77,7 @@ def study_support(
     plan: Plan,
     adapters: Sequence[Adapter],
     assumptions: Assumptions,
+    shared: Shared | None = None,
 ) -> HoldStudy | None:
     """A support under the camera of a lens study.
 
@@ -89,6 +85,7 @@ def study_support(
     ----------
     at: path of the support in the plan, such as ``supports/0``.
     adapters: what there is to join it with.
+    shared: where it stands for another camera, and the cameras beside this one, where there are any.
 
     Returns
     -------
@@ -105,7 +102,12 @@ def study_support(
         screw=held.screw,
         pyramid=sight.pyramid,
     )
-    placement = place(spot)
+    placement, off = place(spot), 0.0
+    if shared is not None and placement is not None:
+        held = replace(held, beside=shared.companions)
+        if shared.screw != held.screw:
+            placement, off = held_beside(shared, support, held)
+            placement = with_clashes(spot, placement)
     join = joined(placed.gear, lens.camera.body, adapters)
     if placement is None:
         return HoldStudy(
@@ -116,7 +118,14 @@ def study_support(
     links = len(join.chain.links) if join.chain else 0
     loads = loads_of(support, held, placement, links)
     half = max(lens.work.zone.width_mm, lens.work.zone.depth_mm) / 2
-    bending = bending_of(support, placement, loads, middle_mm=sight.middle_mm, half_mm=half)
+    bending = bending_of(
+        support,
+        placement,
+        loads,
+        middle_mm=sight.middle_mm,
+        half_mm=half,
+        beside=held.beside,
+    )
     liveliness = plan.work.liveliness or lens.work.shape.liveliness
     counter = counterweight_g(support, held, placement, loads)
     if placed.counterweight_g is None and counter:
@@ -144,6 +153,8 @@ def study_support(
             load_g=loads.total_g,
         ),
         counterweight_g=counter,
+        shared=shared,
+        off_arm_mm=off,
     )
 
 
@@ -179,22 +190,50 @@ class SupportStudy:
 
 def study_hold(ctx: Context) -> SupportStudy | None:
     """A support of the plan with the cameras that it carries; None where it carries none that is
-    known."""
+    known. It stands where the first of them needs it."""
     plan = ctx.plan
     index = next(index for index, one in enumerate(plan.supports) if one.id == ctx.of)
-    found = []
-    for camera in carried(plan, ctx.of):
-        lens = ctx.get(LENS, camera)
-        if lens is None:
-            continue
-        study = study_support(
+    lenses = [ctx.get(LENS, camera) for camera in carried(plan, ctx.of)]
+
+    def study(lens: LensStudy, shared: Shared | None, assumptions: Assumptions) -> HoldStudy | None:
+        return study_support(
             plan.supports[index],
             lens,
             at=f"supports/{index}",
             plan=plan,
             adapters=plan.adapters,
-            assumptions=ctx.assumptions,
+            assumptions=assumptions,
+            shared=shared,
         )
-        if study is not None:
-            found.append(study)
-    return SupportStudy(tuple(found)) if found else None
+
+    known = [lens for lens in lenses if lens is not None and lens.sight is not None]
+    if len(known) < 2:
+        found = [study(lens, None, ctx.assumptions) for lens in known]
+    else:
+        alone = [study(lens, None, Assumptions()) for lens in known]
+        found = [study(lens, shared_by(alone, lens), ctx.assumptions) for lens in known]
+    cameras = tuple(one for one in found if one is not None)
+    return SupportStudy(cameras) if cameras else None
+
+
+def shared_by(alone: Sequence[HoldStudy | None], lens: LensStudy) -> Shared | None:
+    """How a camera shares its support with others.
+
+    Parameters
+    ----------
+    alone: each camera as if the support carried it alone, the one that it stands for first.
+    """
+    first = alone[0]
+    if first is None or first.placement is None:
+        return None
+    placement = first.placement
+    return Shared(
+        placement=placement,
+        first=first.lens.camera.id,
+        screw=first.held.screw,
+        companions=tuple(
+            companion(one.held, one.support, placement, one.lens.camera.id)
+            for one in alone
+            if one is not None and one.lens is not lens
+        ),
+    )

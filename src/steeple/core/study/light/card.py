@@ -37,6 +37,9 @@ def light_sections(light: LightStudy, of: str, fields: Collection[str]) -> list[
         sections.append(
             ("light", CardSection(heading="Set once, before you sit down", rows=tuple(once)))
         )
+    if light.iso is not None:
+        row = CardRow(label="ISO", quantity=Quantity(value=light.iso, unit="iso"))
+        sections.append(("settings", CardSection(heading="By this light", rows=(row,))))
     return sections
 
 
@@ -100,6 +103,4 @@ def _once(light: LightStudy) -> list[CardRow]:
                 hint="set by hand, never left to the camera",
             )
         )
-    if light.iso is not None:
-        rows.append(CardRow(label="ISO", quantity=Quantity(value=light.iso, unit="iso")))
     return rows

@@ -16,12 +16,24 @@ from steeple.core.study.base.figure import (
 )
 from steeple.core.study.base.sentence import Quantity, mm
 from steeple.core.study.light.dome import penumbra_mm
+from steeple.core.study.light.lamps.lamp_study import LampStudy
 from steeple.core.study.light.study import LightStudy
 
 IES = "IES, Lighting Handbook; Moon & Spencer, The Photic Field"
 
 WALTER = "Walter et al. 2007 (GGX, Smith, Fresnel)"
 
+PLACE = ("x_mm", "y_mm", "z_mm")
+MAKER = (
+    "height_mm",
+    "posture",
+    "handedness",
+    "lean_deg",
+    "x_mm",
+    "from_edge_mm",
+    "tool_mm",
+    "seat_mm",
+)
 HAND_MM, LIFT_MM = 60.0, 20.0
 """Height of the hand over the work for the soft edge of its shadow; a planning value of our own."""
 
@@ -30,6 +42,38 @@ HAND_MM, LIFT_MM = 60.0, 20.0
 class LightNumbers(Numbers[LightStudy]):
     """The numbers that formulas of the light take."""
 
+    def lit(self) -> tuple[str, ...]:
+        """The fields that say where every lit lamp and every card stands and how it shines."""
+        fields: list[str] = []
+        for one in self.study.lit:
+            fields += self.lamp(one)
+        for card in self.study.ground.cards:
+            fields += [f"{card.at}/position/{axis}" for axis in PLACE]
+            fields += [f"{card.at}/card/{share}" for share in ("reflectance", "transmittance")]
+        if self.study.daylight is not None:
+            fields += self.windows()
+        return tuple(fields)
+
+    def lamp(self, one: LampStudy) -> tuple[str, ...]:
+        """The fields that say where a lamp stands and how it shines."""
+        at = one.lamp.at
+        return (
+            *(f"{at}/position/{axis}" for axis in PLACE),
+            f"{at}/fixture/width_mm",
+            f"{at}/fixture/beam_deg",
+        )
+
+    def windows(self) -> tuple[str, ...]:
+        """The fields that say how daylight comes in."""
+        windows = self.study.daylight.study.windows if self.study.daylight else ()
+        each = (f"{one.at}/{name}" for one in windows for name in ("away_mm", "transmittance"))
+        return ("room/daylight/sky", *each)
+
+    @property
+    def maker(self) -> tuple[str, ...]:
+        """The fields that say where head and hands are."""
+        return tuple(f"maker/{name}" for name in MAKER)
+
 
 def _illuminance(i: LightNumbers) -> Computed | None:
     study = i.study
@@ -37,9 +81,9 @@ def _illuminance(i: LightNumbers) -> Computed | None:
         return None
     puts: tuple[Put, ...] = ()
     for one in study.lit:
-        puts += i.put("E", one.lamp.name, one.zone_lx, "lx")
+        puts += i.put("E", one.lamp.name, one.zone_lx, "lx", *i.lamp(one))
     if study.daylight is not None:
-        puts += i.put("E", "the windows, at the beginning", study.daylight.lux, "lx")
+        puts += i.put("E", "the windows, at the beginning", study.daylight.lux, "lx", *i.windows())
     return Quantity(value=study.mean_lx, unit="lx"), puts
 
 
@@ -48,8 +92,12 @@ def _evenness(i: LightNumbers) -> Computed | None:
     if not study.is_bright:
         return None
     middle = float(study.open_lx.mean()) or 1.0
-    puts = i.put("E⁺", "brightest place ÷ mean", float(study.open_lx.max()) / middle, "ratio")
-    puts += i.put("E⁻", "darkest place ÷ mean", float(study.open_lx.min()) / middle, "ratio")
+    puts = i.put(
+        "E⁺", "brightest place ÷ mean", float(study.open_lx.max()) / middle, "ratio", *i.lit()
+    )
+    puts += i.put(
+        "E⁻", "darkest place ÷ mean", float(study.open_lx.min()) / middle, "ratio", *i.lit()
+    )
     return Quantity(value=study.evenness_stops, unit="stops"), puts
 
 
@@ -57,9 +105,10 @@ def _share(i: LightNumbers) -> Computed | None:
     key = i.study.key
     if key is None:
         return None
-    puts = i.put("s", "mean over nine poses", 100 * key.share, "percent")
+    fields = (*i.lamp(key), *i.maker)
+    puts = i.put("s", "mean over nine poses", 100 * key.share, "percent", *fields)
     return Quantity(value=100 * key.share, unit="percent"), puts + i.put(
-        "s⁻", "the worst pose", 100 * key.worst, "percent"
+        "s⁻", "the worst pose", 100 * key.worst, "percent", *fields
     )
 
 
@@ -68,9 +117,10 @@ def _shade(name: str) -> Callable[[LightNumbers], Computed | None]:
         shade = i.study.shade
         if shade is None:
             return None
-        puts = i.put("mean", "over what is seen, nine poses", shade.mean, "stops")
-        puts += i.put("p95", "95 of 100 places are lighter", shade.p95, "stops")
-        puts += i.put("worst", "the darkest place of all", shade.worst, "stops")
+        fields = (*i.lit(), *i.maker)
+        puts = i.put("mean", "over what is seen, nine poses", shade.mean, "stops", *fields)
+        puts += i.put("p95", "95 of 100 places are lighter", shade.p95, "stops", *fields)
+        puts += i.put("worst", "the darkest place of all", shade.worst, "stops", *fields)
         return Quantity(value=getattr(shade, name), unit="stops"), puts
 
     return compute
@@ -80,9 +130,12 @@ def _iso(i: LightNumbers) -> Computed | None:
     study = i.study
     if study.iso is None or study.needed_lx is None or study.lens is None:
         return None
-    puts = i.put("S₀", "highest clean ISO", study.lens.camera.clean_iso, "iso")
-    puts += i.put("E₀", "light needed at it", study.needed_lx, "lx")
-    puts += i.put("E", "light on the zone", study.mean_lx, "lx")
+    at = study.lens.camera.at
+    clean = f"{at}/body/clean_iso"
+    exposed = (clean, f"{at}/f_number", "delivery/frame_rate_hz", "room/mains_hz")
+    puts = i.put("S₀", "highest clean ISO", study.lens.camera.clean_iso, "iso", clean)
+    puts += i.put("E₀", "light needed at it", study.needed_lx, "lx", *exposed)
+    puts += i.put("E", "light on the zone", study.mean_lx, "lx", *i.lit())
     return Quantity(value=study.iso, unit="iso"), puts
 
 
@@ -92,10 +145,14 @@ def _penumbra(i: LightNumbers) -> Computed | None:
         return None
     width = penumbra_mm(key.lamp.part.fixture, distance_mm=key.distance_mm, caster_mm=HAND_MM)
     puts = i.put(
-        "b", "extent of the lamp", max(key.lamp.emitter.width_mm, key.lamp.emitter.height_mm), "mm"
+        "b",
+        "extent of the lamp",
+        max(key.lamp.emitter.width_mm, key.lamp.emitter.height_mm),
+        "mm",
+        f"{key.lamp.at}/fixture/width_mm",
     )
     puts += i.put("h", "hand above the work", HAND_MM, "mm") + i.put(
-        "d", "lamp to the work", key.distance_mm, "mm"
+        "d", "lamp to the work", key.distance_mm, "mm", *i.lamp(key)
     )
     return mm(width), puts
 
@@ -107,7 +164,7 @@ def _lift(i: LightNumbers) -> Computed | None:
     aside = LIFT_MM / math.tan(math.radians(min(key.elevation_deg, 89.9)))
     soft = penumbra_mm(key.lamp.part.fixture, distance_mm=key.distance_mm, caster_mm=LIFT_MM)
     puts = i.put("h", "lifted off the background", LIFT_MM, "mm")
-    puts += i.put("e", "lamp above the work", key.elevation_deg, "deg")
+    puts += i.put("e", "lamp above the work", key.elevation_deg, "deg", *i.lamp(key))
     return mm(aside), puts + i.put("p", "soft over", soft, "mm")
 
 
@@ -115,7 +172,15 @@ def _glare(i: LightNumbers) -> Computed | None:
     worst = max(i.study.lit, key=lambda one: one.glare_ratio, default=None)
     if worst is None:
         return None
-    puts = i.put("A", "share of the zone with 0.3 or more", 100 * worst.glare, "percent")
+    puts = i.put(
+        "A",
+        "share of the zone with 0.3 or more",
+        100 * worst.glare,
+        "percent",
+        *i.lamp(worst),
+        "work/gloss",
+        "work/reflectance",
+    )
     return Quantity(value=round(worst.glare_ratio, 2), unit="ratio"), puts
 
 
@@ -124,7 +189,7 @@ def _mired(i: LightNumbers) -> Computed | None:
         return None
     puts: tuple[Put, ...] = ()
     for one in i.study.lit:
-        puts += i.put("K", one.lamp.name, one.lamp.cct_k, "k")
+        puts += i.put("K", one.lamp.name, one.lamp.cct_k, "k", f"{one.lamp.at}/fixture/cct_k")
     return Quantity(value=i.study.spread_mired, unit="mired"), puts
 
 
@@ -132,7 +197,11 @@ def _balance(i: LightNumbers) -> Computed | None:
     if i.study.cct_k is None:
         return None
     return Quantity(value=i.study.cct_k, unit="k"), i.put(
-        "K", "weighted in mired", i.study.cct_k, "k"
+        "K",
+        "weighted in mired",
+        i.study.cct_k,
+        "k",
+        *(f"{one.lamp.at}/fixture/cct_k" for one in i.study.lit),
     )
 
 
@@ -143,9 +212,11 @@ def _drift(i: LightNumbers) -> Computed | None:
     changes = windows.study.drift_stops(i.study.lamps_lx)
     worst = max(changes, key=abs)
     at = windows.study.moments[changes.index(worst)]
-    puts = i.put("E₀", "lamps alone", i.study.lamps_lx, "lx")
-    puts += i.put("D₀", "clear sky at the beginning", windows.study.moments[0].clear_lx, "lx")
-    puts += i.put("D", f"clear sky at {at.clock}", at.clear_lx, "lx")
+    puts = i.put("E₀", "lamps alone", i.study.lamps_lx, "lx", *i.lit())
+    puts += i.put(
+        "D₀", "clear sky at the beginning", windows.study.moments[0].clear_lx, "lx", *i.windows()
+    )
+    puts += i.put("D", f"clear sky at {at.clock}", at.clear_lx, "lx", *i.windows())
     puts += i.put("h", f"sun at {at.clock}", at.sun_deg, "deg")
     return Quantity(value=abs(worst), unit="stops"), puts
 

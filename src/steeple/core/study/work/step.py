@@ -11,6 +11,7 @@ from steeple.core.study.inputs.work import GivenWork
 from steeple.core.study.work.answer import work_answer
 from steeple.core.study.work.card import work_sections
 from steeple.core.study.work.drawing import WorkDrawing, work_drawing
+from steeple.core.study.work.figures import WORK_FIGURES, WorkNumbers
 from steeple.core.study.work.study import study_work
 
 
@@ -30,5 +31,7 @@ WORK: Final[Step[GivenWork]] = Step(
     drawn=WorkDrawing,
     drawing=lambda work, _of: work_drawing(work),
     answer=work_answer,
+    figures=WORK_FIGURES,
+    numbers=lambda work, assumptions, _of: WorkNumbers(work, assumptions),
     card=work_sections,
 )

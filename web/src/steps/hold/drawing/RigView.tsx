@@ -7,8 +7,8 @@ import classes from '../../../drawing/drawings.module.css';
 import { NoteNumbers, type NotePlace, type Spot } from '../../../drawing/notes';
 import { Sized } from '../../../drawing/Sized';
 import { fitWindow, type Scale, type Size } from '../../../drawing/scale';
-import { useHandle } from '../../../drawing/useHandle';
-import { acrossOf, alongOf, type From, rigWindow, viewOf } from './rig';
+import { CounterweightHandle } from './CounterweightHandle';
+import { acrossOf, type From, rigWindow, viewOf } from './rig';
 
 interface Props {
   work: WorkDrawing;
@@ -59,7 +59,14 @@ function Elevation({
       <Things hold={hold} at={at} />
       <Sizes work={work} hold={hold} scale={scale} at={at} system={system} />
       {hold.counterweight ? (
-        <Weight hold={hold} scale={scale} from={from} at={at} system={system} {...onWeight} />
+        <CounterweightHandle
+          hold={hold}
+          scale={scale}
+          from={from}
+          at={at}
+          system={system}
+          {...onWeight}
+        />
       ) : null}
       <NoteNumbers notes={notes} spots={spotsOf(hold, camera, at)} />
     </>
@@ -343,59 +350,6 @@ function Sizes({
         className={`${classes.text} ${classes.halo}`}
       >
         {lengthWords(tall, system)}
-      </text>
-    </g>
-  );
-}
-
-function Weight({
-  hold,
-  scale,
-  from,
-  at,
-  system,
-  onDrag,
-  onCommit,
-}: {
-  hold: HoldDrawing;
-  scale: Scale;
-  from: From;
-  at: (point: Point) => Spot;
-  system: UnitSystem;
-  onDrag: (mm: number) => void;
-  onCommit: (mm: number) => void;
-}) {
-  const place = hold.counterweight ?? hold.screw;
-  const behind = (across: number) =>
-    Math.min(Math.max(0, Math.round(-alongOf(hold, from, across))), hold.behind_mm);
-  const handle = useHandle({
-    place: { x: acrossOf(place, from), y: 0 },
-    s: scale.s,
-    system,
-    moves: 'x',
-    onDrag: (next) => onDrag(behind(next.x)),
-    onCommit: (next) => onCommit(behind(next.x)),
-  });
-  const spot = at(place);
-  const words = `${massWords(hold.counterweight_g)}, ${lengthWords(hold.counterweight_at_mm, system)} behind`;
-  return (
-    <g
-      role="slider"
-      tabIndex={0}
-      data-handle="counterweight"
-      aria-label="Counterweight behind the column"
-      aria-valuemin={0}
-      aria-valuemax={Math.round(hold.behind_mm)}
-      aria-valuenow={Math.round(hold.counterweight_at_mm)}
-      aria-valuetext={words}
-      className={classes.grip}
-      transform={`translate(${spot.x} ${spot.y})`}
-      {...handle.props}
-    >
-      <circle r={18} fill="transparent" />
-      <path d="M-9 2h18l4 20h-26z" className={classes.weight} />
-      <text y={38} textAnchor="middle" className={`${classes.text} ${classes.halo}`}>
-        {massWords(hold.counterweight_g)}
       </text>
     </g>
   );

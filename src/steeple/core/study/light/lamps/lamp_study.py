@@ -49,6 +49,7 @@ class LampStudy:
 
 
 def lamp_study(ground: Ground, lamp: GivenLamp, light: LampLight, together: Spread) -> LampStudy:
+    """A lamp of the plan as it shines on a ground, with the light of all."""
     work = ground.scene.work
     azimuth, elevation, distance = direction_of(work.plane.middle, lamp.centre)
     figure = work.maker.poses.middle

@@ -1,13 +1,13 @@
 /** Ways to be rid of a mirror image, each worked out: what is left of it, and what it costs. */
 import { Button } from '@mantine/core';
 import { useMutation } from '@tanstack/react-query';
-import { sentencesOf } from '../../api/client';
-import type { Plan } from '../../api/types';
-import { useSheet } from '../../saving/context';
-import compare from '../../ui/Compare.module.css';
-import { Sentence } from '../../ui/Sentence';
-import classes from './light.module.css';
-import { compareGlare } from './requests';
+import { sentencesOf } from '../../../api/client';
+import type { Plan } from '../../../api/types';
+import { useSheet } from '../../../saving/context';
+import compare from '../../../ui/Compare.module.css';
+import { Sentence } from '../../../ui/Sentence';
+import classes from '../light.module.css';
+import { compareGlare } from '../requests';
 
 const percent = (share: number) => `${Math.round(100 * share)} %`;
 const stops = (value: number) => (value < 0.05 ? '' : `${value.toFixed(1)} stops`);

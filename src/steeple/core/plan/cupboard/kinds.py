@@ -10,9 +10,9 @@ from typing import Any, Literal, cast, get_args
 from pydantic import BaseModel, ConfigDict, ValidationError
 
 from steeple.core.errors import InputError
+from steeple.core.plan.cupboard.field_words import GEAR_WORDS, KIND_TITLES
 from steeple.core.plan.gear.adapter import Adapter
 from steeple.core.plan.gear.body import Body
-from steeple.core.plan.gear.field_words import GEAR_WORDS, KIND_TITLES
 from steeple.core.plan.gear.fixture import Fixture
 from steeple.core.plan.gear.lead import Lead
 from steeple.core.plan.gear.lens import Lens

@@ -1,13 +1,13 @@
 /** The schools of lighting, each placed for this plan with the lamps at hand. */
 import { Button } from '@mantine/core';
 import { useMutation } from '@tanstack/react-query';
-import { sentencesOf } from '../../api/client';
-import type { Plan } from '../../api/types';
-import { useSheet } from '../../saving/context';
-import compare from '../../ui/Compare.module.css';
-import { Sentence } from '../../ui/Sentence';
-import classes from './light.module.css';
-import { getLayouts } from './requests';
+import { sentencesOf } from '../../../api/client';
+import type { Plan } from '../../../api/types';
+import { useSheet } from '../../../saving/context';
+import compare from '../../../ui/Compare.module.css';
+import { Sentence } from '../../../ui/Sentence';
+import classes from '../light.module.css';
+import { getLayouts } from '../requests';
 
 export function Schools() {
   const { plan, owned, change, camera } = useSheet();

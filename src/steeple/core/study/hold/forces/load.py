@@ -16,19 +16,40 @@ LENS_G = 450.0
 
 
 @dataclass(frozen=True, slots=True)
+class Companion:
+    """Another camera on the same support: how far along the arm, and what it weighs with its head."""
+
+    name: str
+    along_mm: float
+    weights: tuple[Weight, ...]
+
+    @property
+    def mass_g(self) -> float:
+        """All of it."""
+        return sum(one.mass_g for one in self.weights)
+
+
+@dataclass(frozen=True, slots=True)
 class Held:
     """The camera as a support has it: where its screw is, what it weighs, and where that acts.
 
-    ``ball`` is the middle of the joint under the screw.
+    ``ball`` is the middle of the joint under the screw. ``beside`` are the other cameras on the support.
     """
 
     screw: Vector
     ball: Vector
     weights: tuple[Weight, ...]
+    beside: tuple[Companion, ...] = ()
 
     @property
     def mass_g(self) -> float:
+        """The camera alone."""
         return sum(one.mass_g for one in self.weights)
+
+    @property
+    def all_weights(self) -> tuple[Weight, ...]:
+        """All cameras on the support."""
+        return self.weights + tuple(one for each in self.beside for one in each.weights)
 
 
 def held_camera(lens: LensStudy, assumptions: Assumptions) -> Held | None:

@@ -1,12 +1,12 @@
 /** Lamps placed and dimmed by Steeple: the ways found, what each costs, what then is still against it. */
 import { Button, Progress, UnstyledButton } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
-import { sentencesOf } from '../../api/client';
-import type { LightingOption, LightingOutcome, PlacingProgress } from '../../api/types';
-import { useSheet } from '../../saving/context';
-import { Sentence } from '../../ui/Sentence';
-import classes from './light.module.css';
-import { placeLamps } from './requests';
+import { sentencesOf } from '../../../api/client';
+import type { LightingOption, LightingOutcome, PlacingProgress } from '../../../api/types';
+import { useSheet } from '../../../saving/context';
+import { Sentence } from '../../../ui/Sentence';
+import classes from '../light.module.css';
+import { placeLamps } from '../requests';
 
 const KINDS: Record<string, string> = {
   best: 'Best in all',
