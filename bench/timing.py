@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 import time
-from collections.abc import Callable, Sequence
-from dataclasses import asdict, dataclass
+from collections.abc import Callable, Iterable, Iterator, Sequence
+from dataclasses import asdict, dataclass, replace
 
 
 @dataclass(frozen=True, slots=True)
@@ -16,6 +16,8 @@ class Timing:
     unit: str
     goal: float | None
     ratio: float | None
+    scaled_ratio: float | None = None
+    """The ratio with the goal scaled by how slow the machine is at the moment."""
 
     def as_dict(self) -> dict[str, object]:
         return asdict(self)
@@ -46,3 +48,12 @@ def milliseconds(work: Callable[[], object], *, times: int, warm_up: int = 3) ->
 def percentile(taken: Sequence[float], share: float) -> float:
     """The value below which ``share`` (0…1) of sorted values lie."""
     return taken[min(len(taken) - 1, int(share * len(taken)))]
+
+
+def scaled(timings: Iterable[Timing], slowness: float) -> Iterator[Timing]:
+    """The lines whose goals are times, with the ratio that they would have on the reference machine."""
+    for one in timings:
+        if one.unit in ("ms", "s") and one.ratio is not None:
+            yield replace(one, scaled_ratio=round(one.ratio * slowness, 2))
+        else:
+            yield one

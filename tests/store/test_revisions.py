@@ -186,4 +186,4 @@ def test_the_shelf_has_what_changed_last_first(plans: PlanService) -> None:
     ],
 )
 def test_an_edit_is_called_by_what_it_changed(after: Plan, words: str) -> None:
-    assert change_words(SOUND, after) == words
+    assert change_words(SOUND.model_dump_json(), after.model_dump_json()) == words

@@ -77,7 +77,9 @@ def test_every_sheet_follows_the_camera_in_hand(opened: Opener) -> None:
 
 def test_figures_open_to_the_working_of_the_camera_in_hand(opened: Opener) -> None:
     page = opened(two_cameras(), "lens")
+    overhead = answer(page)
     page.get_by_role("radiogroup", name="Camera in hand").get_by_text("high three-quarter").click()
+    expect(page.get_by_role("heading", level=1)).not_to_have_text(overhead)
     door = page.locator("h1 [data-door]").first
     words = door.inner_text()
     door.click()

@@ -27,7 +27,7 @@ def test_the_answer_says_where_it_stands_and_opens_its_working(opened: Opener) -
     assert "80.0 cm out" in said
     assert "it gets there" in said
     page.get_by_role("button", name=re.compile("^Load at the head")).click()
-    expect(page.get_by_text("m + k + j + o")).to_be_visible()
+    expect(page.get_by_text("m + k + j + c + o")).to_be_visible()
     expect(page.get_by_text("Source: Meriam")).to_be_visible()
 
 

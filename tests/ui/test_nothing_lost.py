@@ -118,7 +118,7 @@ def test_what_was_not_saved_is_saved_after_a_reload(
     page.goto(f"{own_server.base}/plan/{plan_id}/lens")
     expect(page.locator(HEIGHT)).to_be_visible()
     page.route(
-        f"**/api/plans/{plan_id}",
+        f"**/api/plans/{plan_id}?*",
         lambda route: route.abort() if route.request.method == "PUT" else route.continue_(),
     )
     page.locator(HEIGHT).focus()
@@ -150,7 +150,7 @@ def test_a_reload_in_the_middle_of_saving_loses_nothing(
         else:
             route.continue_()
 
-    page.route(f"**/api/plans/{plan_id}", keep_the_answer)
+    page.route(f"**/api/plans/{plan_id}?*", keep_the_answer)
     with page.expect_request(lambda sent: sent.method == "PUT"):
         height.focus()
         page.keyboard.press("ArrowUp")

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import gc
 import socket
 import sys
 
@@ -72,6 +73,9 @@ def run(arguments: argparse.Namespace, *, demo: bool) -> int:
             print("The pages are not built; only the API is served.", file=sys.stderr)
         print(f"Steeple is open at http://{HOST}:{listener.getsockname()[1]}/", flush=True)
         print(f"Plans are kept in {path}. Stop with Ctrl+C.", flush=True)
+        # What lives as long as the server need not be looked through again by every collection.
+        gc.collect()
+        gc.freeze()
         config = uvicorn.Config(app, log_level="warning", timeout_graceful_shutdown=2)
         try:
             uvicorn.Server(config).run(sockets=[listener])

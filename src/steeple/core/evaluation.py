@@ -77,7 +77,7 @@ class Glance(Result):
     """What one step says of one camera: everything on its sheet while something is dragged.
 
     ``drawn`` are the steps whose drawings are here; of the camera there are the figures of this step
-    alone. Nothing is said of other steps and cameras.
+    alone, without their working. Nothing is said of other steps and cameras.
     """
 
     step: StepId
@@ -117,7 +117,9 @@ def glance(plan: Plan, *, step: StepId, index: int = 0, cache: StudyCache | None
         drawings=_plan_drawings(hand),
         figures=figures,
         working=working,
-        camera=None if hand.index is None else _camera(hand, drawn, figures=(shown,)),
+        camera=None
+        if hand.index is None
+        else _camera(hand, drawn, figures=(shown,)).model_copy(update={"working": ()}),
         drawn=tuple(one.id for one in drawn),
         findings=judge_camera(hand, steps=(step,)),
     )

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import secrets
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
@@ -11,7 +12,7 @@ from typing import Any
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.camera import Camera
 from steeple.core.plan.parts.work import ShapeId, Work
-from steeple.core.plan.reading import read_plan, write_plan
+from steeple.core.plan.reading import is_current, read_plan, write_plan
 from steeple.core.plan.shapes import SHAPES
 from steeple.core.plan.words import field_words
 from steeple.store.database import Database
@@ -82,11 +83,15 @@ class PlanService:
         with self.database.writing() as session:
             plans = PlanRepository(session)
             newest = plans.get(plan_id)
-            if newest.plan == plan:
+            document = plan.model_dump_json()
+            before = newest.document
+            if not is_current(before):
+                before = newest.plan.model_dump_json()
+            if before == document:
                 return newest
             newest.must_be(base)
-            label = change_words(newest.plan, plan)
-            return plans.append(newest, plan, label=label, at=self._now())
+            label = change_words(before, document)
+            return plans.append(newest, plan, label=label, at=self._now(), document=document)
 
     def undo(self, plan_id: str, *, base: int) -> StoredPlan:
         """Take the last edit back."""
@@ -116,9 +121,10 @@ class PlanService:
         return plan.title, write_plan(plan)
 
 
-def change_words(before: Plan, after: Plan) -> str:
-    """What an edit changed, in the maker's words: the field, or the first and how many more."""
-    changed = _differences(before.model_dump(mode="json"), after.model_dump(mode="json"), ())
+def change_words(before: str, after: str) -> str:
+    """What an edit changed of a plan, given as text before and after, in the maker's words: the field, or
+    the first and how many more."""
+    changed = _differences(json.loads(before), json.loads(after), ())
     words = list(dict.fromkeys(field_words(path) for path in changed))
     if not words:
         return "No change"

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 
 from sqlalchemy import bindparam, insert, select, update
 from sqlalchemy.orm import Session, aliased
@@ -13,18 +14,23 @@ from steeple.store.errors import NotFound, RevisionConflict
 from steeple.store.tables import PlanRow, RevisionRow
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class StoredPlan:
     """A plan as it stands: its newest revision, the edit that it shows (``node``), and what undo and
-    redo would do."""
+    redo would do. ``document`` is its text as it is stored; who wants no more never reads it."""
 
     id: str
     revision: int
     node: int
-    plan: Plan
+    document: str
     changed_at: str
     undo_label: str | None
     redo_label: str | None
+
+    @cached_property
+    def plan(self) -> Plan:
+        """The plan, upgraded where it was stored by an earlier Steeple."""
+        return read_plan(self.document.encode())
 
     def must_be(self, base: int) -> None:
         """Raises `RevisionConflict` where ``base`` is not its newest revision."""
@@ -127,8 +133,9 @@ class PlanRepository:
                 changed_at=at,
             )
         )
-        self._write(plan_id, number=1, node=1, parent=None, label=label, plan=plan, at=at)
-        return StoredPlan(plan_id, 1, 1, plan, at, undo_label=None, redo_label=None)
+        document = plan.model_dump_json()
+        self._write(plan_id, number=1, node=1, parent=None, label=label, document=document, at=at)
+        return StoredPlan(plan_id, 1, 1, document, at, undo_label=None, redo_label=None)
 
     def get(self, plan_id: str) -> StoredPlan:
         """The plan as it stands.
@@ -144,7 +151,7 @@ class PlanRepository:
             id=plan_id,
             revision=state.head,
             node=state.node,
-            plan=state.plan,
+            document=state.document,
             changed_at=state.changed_at,
             undo_label=None if state.parent is None else state.label,
             redo_label=None if redo is None else redo[1],
@@ -158,14 +165,21 @@ class PlanRepository:
         """The plan as it was at a revision, also of a plan taken off the shelf."""
         return self._edit(plan_id, self._revision(plan_id, number).node).plan
 
-    def append(self, newest: StoredPlan, plan: Plan, *, label: str, at: str) -> StoredPlan:
-        """Add an edit to a plan as it stands, which was read in the same session."""
+    def append(
+        self, newest: StoredPlan, plan: Plan, *, label: str, at: str, document: str = ""
+    ) -> StoredPlan:
+        """Add an edit to a plan as it stands, which was read in the same session; ``document`` is its
+        text where that is known."""
+        document = document or plan.model_dump_json()
         number = newest.revision + 1
         self._advance(newest.id, plan, head=number, node=number, at=at)
         self._write(
-            newest.id, number=number, node=number, parent=newest.node, label=label, plan=plan, at=at
+            newest.id, number=number, node=number, parent=newest.node, label=label,
+            document=document, at=at,
+        )  # fmt: skip
+        return StoredPlan(
+            newest.id, number, number, document, at, undo_label=label, redo_label=None
         )
-        return StoredPlan(newest.id, number, number, plan, at, undo_label=label, redo_label=None)
 
     def undo(self, plan_id: str, *, base: int, at: str) -> StoredPlan:
         """Show the edit before the present one, as a new revision."""
@@ -236,7 +250,9 @@ class PlanRepository:
         plan = self._edit(state.id, node).plan
         number = state.head + 1
         self._advance(state.id, plan, head=number, node=node, at=at)
-        self._write(state.id, number=number, node=node, parent=None, label=label, plan=None, at=at)
+        self._write(
+            state.id, number=number, node=node, parent=None, label=label, document=None, at=at
+        )
         return self.get(state.id)
 
     def _advance(self, plan_id: str, plan: Plan, *, head: int, node: int, at: str) -> None:
@@ -260,7 +276,7 @@ class PlanRepository:
         node: int,
         parent: int | None,
         label: str,
-        plan: Plan | None,
+        document: str | None,
         at: str,
     ) -> None:
         self.session.connection().execute(
@@ -271,7 +287,7 @@ class PlanRepository:
                 "node": node,
                 "parent": parent,
                 "label": label[:120],
-                "document": None if plan is None else plan.model_dump_json(),
+                "document": document,
                 "created_at": at,
             },
         )

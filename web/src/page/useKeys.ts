@@ -11,7 +11,7 @@ interface Actions {
   help: () => void;
 }
 
-const TYPING = 'input, textarea, select, [contenteditable]';
+const TYPING = 'input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]';
 
 /** The next of all elements that match, after the one that has the focus. */
 function focusNext(selector: string): void {

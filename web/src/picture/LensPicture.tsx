@@ -8,7 +8,7 @@ import { getPicture } from './requests';
 import { usePicture } from './usePicture';
 
 /** Smaller while something is dragged: the picture keeps up with the hand. */
-const DRAG_PX = 224;
+const DRAG_PX = 176;
 const SHOWN_PX = 320;
 const FINE_PX = 1280;
 const POSES = [

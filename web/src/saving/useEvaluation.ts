@@ -1,6 +1,6 @@
 /** The evaluation of the plan shown. */
 import { replaceEqualDeep } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { NOTHING_OWNED, type Owned } from '../api/owned';
 import type { Evaluation, Plan, StepId } from '../api/types';
 import { type Answered, type Ask, Evaluating } from './evaluating';
@@ -59,7 +59,8 @@ export function useEvaluation(wanted: Wanted): Evaluated {
   const knownPlan = known?.plan ?? null;
   const knownFigures = known?.evaluation ?? null;
   useEffect(() => () => evaluating.current?.stop(), []);
-  useEffect(() => {
+  // Before the page is painted: what is asked for then is on its way while it is.
+  useLayoutEffect(() => {
     if (!plan || (onItsWay && !dragging)) return;
     evaluating.current?.want({
       asked: { plan, owned, ...screen.current },

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 from typing import Annotated
 
 from fastapi import APIRouter, Depends, Path, Query, Request, Response
@@ -14,7 +15,7 @@ from steeple.api.replies import PlanId, Revision, download
 from steeple.core.evaluation import Evaluation, evaluate
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.work import ShapeId
-from steeple.core.plan.reading import AnyPlan
+from steeple.core.plan.reading import AnyPlan, is_current
 from steeple.core.plan.values import Name, Part
 from steeple.core.study.cache import StudyCache
 from steeple.formats.registry import PLAN_JSON, file_name
@@ -98,20 +99,21 @@ def _by(ctx: Context, figures: bool) -> StudyCache | None:
 def sheet_reply(
     stored: StoredPlan, status: int = 200, *, figures_by: StudyCache | None = None
 ) -> Response:
-    """A plan as it stands, written as JSON once: its parts were validated when they were read. With
-    its figures where ``figures_by`` says what was worked out before."""
-    sheet = PlanSheet.model_construct(
-        id=stored.id,
-        revision=stored.revision,
-        changed_at=stored.changed_at,
-        undo_label=stored.undo_label,
-        redo_label=stored.redo_label,
-        plan=stored.plan,
-        evaluation=None
-        if figures_by is None
-        else evaluate(stored.plan, try_mends=False, cache=figures_by),
-    )
-    return PlainResponse(sheet.model_dump_json(), status_code=status, media_type="application/json")
+    """A plan as it stands, in the text that is stored: it was validated before it was written. With its
+    figures where ``figures_by`` says what was worked out before."""
+    head = {
+        "id": stored.id,
+        "revision": stored.revision,
+        "changed_at": stored.changed_at,
+        "undo_label": stored.undo_label,
+        "redo_label": stored.redo_label,
+    }
+    document = stored.document if is_current(stored.document) else stored.plan.model_dump_json()
+    figures = "null"
+    if figures_by is not None:
+        figures = evaluate(stored.plan, try_mends=False, cache=figures_by).model_dump_json()
+    text = f'{json.dumps(head, ensure_ascii=False)[:-1]}, "plan": {document}, "evaluation": {figures}}}'
+    return PlainResponse(text, status_code=status, media_type="application/json")
 
 
 def _on_shelf(entries: list[ShelfEntry]) -> tuple[PlanOnShelf, ...]:

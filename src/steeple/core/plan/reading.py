@@ -155,3 +155,16 @@ def write_plan(plan: Plan) -> str:
     """The plan as JSON text: two spaces of indent, fields in the order of the schema, one newline
     at the end. Reading it gives an equal plan, and the same plan gives the same bytes."""
     return plan.model_dump_json(indent=2) + "\n"
+
+
+_HEAD = f'{{"format":"{FORMAT}","version":{VERSION},'
+
+
+def is_current(document: str) -> bool:
+    """Whether a stored text is of the present version, so that it can be given on as it is.
+
+    Parameters
+    ----------
+    document: as `Plan.model_dump_json` wrote it.
+    """
+    return document.startswith(_HEAD) and document.endswith("}")

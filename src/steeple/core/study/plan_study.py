@@ -51,6 +51,7 @@ class PlanStudy:
         self.plan = plan
         self.cache = StudyCache() if cache is None else cache
         self._keys: dict[tuple[str, str], str] = {}
+        self._studied: dict[tuple[str, str], Studied[Any]] = {}
 
     def key(self, step: Step[Any], of: str = "") -> str:
         """The fingerprint of everything that a study depends on."""
@@ -66,12 +67,18 @@ class PlanStudy:
     def get(self, step: Step[S], of: str = "") -> Studied[S]:
         """What a step works out: for the plan (``of`` empty), a camera, or a support, by its id."""
 
+        known = self._studied.get((step.id, of))
+        if known is not None:
+            return known
+
         def make() -> Studied[S]:
             context = _Context(self, of)
             value = step.study(context)
             return Studied(value, tuple(context.assumptions.made))
 
-        return self.cache.get(self.key(step, of), make)
+        studied = self.cache.get(self.key(step, of), make)
+        self._studied[step.id, of] = studied
+        return studied
 
     def of_camera(self, step: Step[Any], camera: Camera | None) -> str | None:
         """What a step is asked for where it concerns a camera: the plan (empty), the camera, or the

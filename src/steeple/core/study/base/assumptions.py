@@ -28,6 +28,10 @@ class Assumptions:
     """Collects what was assumed while a plan is read. Local to one evaluation."""
 
     made: list[Assumption] = field(default_factory=list)
+    _paths: set[str] = field(default_factory=set, init=False, repr=False)
+
+    def __post_init__(self) -> None:
+        self._paths = {one.field.removeprefix("/") for one in self.made}
 
     def fill(self, given: float | None, *, at: str, usual: float, unit: Unit, why: str) -> float:
         """The figure given, or the usual one, which is then noted."""
@@ -44,6 +48,7 @@ class Assumptions:
         return usual
 
     def note(self, at: str, why: str, *, quantity: Quantity | None = None, text: str = "") -> None:
+        self._paths.add(at)
         path = [int(step) if step.isdigit() else step for step in at.split("/")]
         self.made.append(
             Assumption(
@@ -51,6 +56,11 @@ class Assumptions:
             )
         )
 
-    def covers(self, pointer: str) -> bool:
-        """Whether the field at a JSON pointer was assumed."""
-        return any(one.field == pointer for one in self.made)
+    def covers(self, *paths: str) -> bool:
+        """Whether any of some fields was assumed.
+
+        Parameters
+        ----------
+        paths: of fields in the plan, without the stroke that a pointer begins with.
+        """
+        return not self._paths.isdisjoint(paths)

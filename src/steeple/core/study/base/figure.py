@@ -77,7 +77,7 @@ class Numbers(Generic[S]):
         self, symbol: str, meaning: str, value: float, unit: Unit, *fields: str
     ) -> tuple[Put, ...]:
         """One number, marked assumed where one of ``fields`` (paths in the plan) was."""
-        assumed = any(self.assumptions.covers(f"/{field}") for field in fields)
+        assumed = self.assumptions.covers(*fields)
         quantity = Quantity(value=value, unit=unit)
         return (Put(symbol=symbol, meaning=meaning, quantity=quantity, assumed=assumed),)
 
