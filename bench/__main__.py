@@ -168,7 +168,8 @@ def request(
 ) -> dict[str, object]:
     """One request; the JSON of its reply."""
     headers = {"content-type": "application/json"}
-    connection.request(method, path, json.dumps(body) if body is not None else None, headers)
+    text = body if isinstance(body, str) or body is None else json.dumps(body)
+    connection.request(method, path, text, headers)
     reply = connection.getresponse()
     content = reply.read()
     if reply.status >= 400:
@@ -199,13 +200,13 @@ def api(port: int, ids: list[str]) -> Iterator[Timing]:
         data = json.loads(write_plan(PLANS[0]))
         revision = 1
         for turn in range(REQUESTS):
+            data["title"] = f"plan {number}, change {turn}"
+            body = json.dumps({"base_revision": revision, "plan": data})
             start = time.perf_counter()
             request(server, "GET", f"/api/plans/{ids[(number * 97 + turn) % len(ids)]}")
             read = time.perf_counter()
             request(server, "GET", f"/bare/{ids[(number * 89 + turn) % len(ids)]}")
             between = time.perf_counter()
-            data["title"] = f"plan {number}, change {turn}"
-            body = {"base_revision": revision, "plan": data}
             revision = int(str(request(server, "PUT", f"/api/plans/{mine}", body)["revision"]))
             end = time.perf_counter()
             with guard:

@@ -4,19 +4,26 @@ from __future__ import annotations
 
 import json
 import re
+import socket
 import subprocess
 import sys
 import urllib.request
 from collections.abc import Callable, Iterator
+from contextlib import suppress
 from dataclasses import dataclass, field
 from pathlib import Path
+from threading import Thread
 from typing import Any
 
 import pytest
-from playwright.sync_api import BrowserContext, Page, expect
+import uvicorn
+from playwright.sync_api import Browser, BrowserContext, Error, Page, expect
 
 from steeple.core.plan.document import Plan
 from steeple.core.plan.reading import write_plan
+from steeple.demo.world import fill
+from steeple.main import DATABASE_NAME, build, make_context
+from steeple.store.database import Database
 
 ROOT = Path(__file__).parents[2]
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
@@ -27,15 +34,69 @@ expect.set_options(timeout=25_000)
 
 @dataclass
 class Server:
-    """A Steeple process that can be killed and started again on the same port and data."""
+    """A running Steeple, as far as tests ask past the interface."""
 
     folder: Path
     port: int = 0
-    process: subprocess.Popen[str] | None = None
 
     @property
     def base(self) -> str:
         return f"http://127.0.0.1:{self.port}"
+
+    def ask(self, method: str, path: str, body: object = None) -> Any:
+        """One request past the interface."""
+        request = urllib.request.Request(
+            self.base + path,
+            method=method,
+            data=None if body is None else json.dumps(body).encode(),
+            headers={"content-type": "application/json"},
+        )
+        with urllib.request.urlopen(request, timeout=10) as reply:
+            return json.loads(reply.read() or b"null")
+
+    def put_on_shelf(self, plan: Plan) -> str:
+        """The id of a new plan, past the interface."""
+        request = urllib.request.Request(
+            self.base + "/api/plans/open", method="POST", data=write_plan(plan).encode()
+        )
+        with urllib.request.urlopen(request, timeout=10) as reply:
+            return str(json.loads(reply.read())["id"])
+
+    def put_into_cupboard(self, kind: str, figures: dict[str, Any]) -> str:
+        """The id of a new thing, past the interface."""
+        return str(self.ask("POST", "/api/gear/things", {"kind": kind, "figures": figures})["id"])
+
+
+class ServerHere(Server):
+    """A Steeple with the demo's plans within this process: there in a moment, and gone."""
+
+    def start(self) -> None:
+        """Fill a database of its own and serve it in a thread."""
+        self.database = Database(self.folder / DATABASE_NAME)
+        context = make_context(self.database)
+        fill(context.plans, context.gear)
+        listener = socket.socket()
+        listener.bind(("127.0.0.1", 0))
+        listener.listen(128)
+        self.port = listener.getsockname()[1]
+        config = uvicorn.Config(build(self.database), log_level="warning", lifespan="on")
+        self.server = uvicorn.Server(config)
+        self.thread = Thread(target=self.server.run, kwargs={"sockets": [listener]}, daemon=True)
+        self.thread.start()
+
+    def stop(self) -> None:
+        """Stop serving."""
+        self.server.should_exit = True
+        self.server.force_exit = True
+        self.thread.join(timeout=10)
+        self.database.close()
+
+
+@dataclass
+class ServerProcess(Server):
+    """A Steeple process that can be killed and started again on the same port and data."""
+
+    process: subprocess.Popen[str] | None = None
 
     def start(self) -> None:
         self.process = subprocess.Popen(
@@ -59,52 +120,32 @@ class Server:
             assert self.process.stdout is not None
             self.process.stdout.close()
 
-    def ask(self, method: str, path: str, body: object = None) -> Any:
-        """One request past the interface."""
-        request = urllib.request.Request(
-            self.base + path,
-            method=method,
-            data=None if body is None else json.dumps(body).encode(),
-            headers={"content-type": "application/json"},
-        )
-        with urllib.request.urlopen(request, timeout=10) as reply:
-            return json.loads(reply.read() or b"null")
-
-    def put_on_shelf(self, plan: Plan) -> str:
-        """The id of a new plan, past the interface."""
-        request = urllib.request.Request(
-            self.base + "/api/plans/open", method="POST", data=write_plan(plan).encode()
-        )
-        with urllib.request.urlopen(request, timeout=10) as reply:
-            return str(json.loads(reply.read())["id"])
-
-    def put_into_cupboard(self, kind: str, figures: dict[str, Any]) -> str:
-        """The id of a new thing, past the interface."""
-        request = urllib.request.Request(
-            self.base + "/api/gear/things",
-            method="POST",
-            data=json.dumps({"kind": kind, "figures": figures}).encode(),
-            headers={"content-type": "application/json"},
-        )
-        with urllib.request.urlopen(request, timeout=10) as reply:
-            return str(json.loads(reply.read())["id"])
-
 
 @pytest.fixture(scope="session")
 def server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
-    server = Server(tmp_path_factory.mktemp("steeple"))
-    server.start()
-    yield server
-    server.kill()
+    """One for all tests of a worker that do not mind what others put on the shelf."""
+    here = ServerHere(tmp_path_factory.mktemp("steeple"))
+    here.start()
+    yield here
+    here.stop()
 
 
 @pytest.fixture
 def own_server(tmp_path: Path) -> Iterator[Server]:
+    """A server of this test alone, with the demo's plans and cupboard as they come."""
+    here = ServerHere(tmp_path)
+    here.start()
+    yield here
+    here.stop()
+
+
+@pytest.fixture
+def mortal_server(tmp_path: Path) -> Iterator[ServerProcess]:
     """A server of this test alone, to be killed."""
-    server = Server(tmp_path)
-    server.start()
-    yield server
-    server.kill()
+    process = ServerProcess(tmp_path)
+    process.start()
+    yield process
+    process.kill()
 
 
 @pytest.fixture(scope="session")
@@ -147,12 +188,37 @@ class Watch:
         return [one for one in self.complaints if not any(word in one for word in self.expected)]
 
 
+@pytest.fixture(scope="session")
+def shared_context(
+    browser: Browser, browser_context_args: dict[str, Any]
+) -> Iterator[BrowserContext]:
+    """One context a worker: what it fetched and compiled once stays."""
+    shared = browser.new_context(**browser_context_args)
+    yield shared
+    shared.close()
+
+
+@pytest.fixture
+def context(shared_context: BrowserContext) -> Iterator[BrowserContext]:
+    """The shared context, left without pages and without anything that a page kept."""
+    yield shared_context
+    shared_context.unroute_all(behavior="ignoreErrors")
+    shared_context.set_offline(False)
+    for page in shared_context.pages:
+        if page.url.startswith("http"):
+            with suppress(Error):
+                page.evaluate("localStorage.clear()")
+        page.close()
+    shared_context.clear_cookies()
+
+
 @pytest.fixture
 def watch(context: BrowserContext) -> Iterator[Watch]:
     """Fails the test where a page writes an error, or asks anybody but this machine."""
     watch = Watch()
     context.on("page", watch.on)
     yield watch
+    context.remove_listener("page", watch.on)
     assert watch.unexpected() == []
     assert all(host.startswith("127.0.0.1:") for host in watch.hosts), watch.hosts
 

@@ -8,7 +8,7 @@ import pytest
 from playwright.sync_api import BrowserContext, Route, expect
 
 from tests.plans import SOUND, changed
-from tests.ui.conftest import Opener, Server, Watch, saved
+from tests.ui.conftest import Opener, Server, ServerProcess, Watch, saved
 
 pytestmark = pytest.mark.ui
 GONE = (
@@ -87,24 +87,24 @@ def test_a_conflict_can_be_looked_at(server: Server, context: BrowserContext, wa
 
 
 def test_a_killed_server_loses_nothing(
-    own_server: Server, context: BrowserContext, watch: Watch
+    mortal_server: ServerProcess, context: BrowserContext, watch: Watch
 ) -> None:
     watch.expected += [*GONE]
-    plan_id = own_server.put_on_shelf(SOUND)
+    plan_id = mortal_server.put_on_shelf(SOUND)
     page = context.new_page()
-    page.goto(f"{own_server.base}/plan/{plan_id}/lens")
+    page.goto(f"{mortal_server.base}/plan/{plan_id}/lens")
     expect(page.locator(HEIGHT)).to_be_visible()
     page.locator(HEIGHT).focus()
     page.keyboard.press("ArrowUp")
     expect(page.get_by_text("undo", exact=True)).to_be_enabled()
-    own_server.kill()
+    mortal_server.kill()
     page.locator(HEIGHT).focus()
     page.keyboard.press("Shift+ArrowUp")
     expect(page.get_by_text("Not saved yet")).to_be_visible()
     expect(page.get_by_role("alert")).to_contain_text("kept in this browser")
-    own_server.start()
+    mortal_server.start()
     saved(page)
-    stored = own_server.ask("GET", f"/api/plans/{plan_id}")
+    stored = mortal_server.ask("GET", f"/api/plans/{plan_id}")
     assert stored["plan"]["cameras"][0]["position"]["z_mm"] == 830
     assert stored["revision"] == 3
 
@@ -171,14 +171,14 @@ def test_a_reload_in_the_middle_of_saving_loses_nothing(
 
 
 def test_every_change_made_without_a_server_is_there_after_it_returns(
-    own_server: Server, context: BrowserContext, watch: Watch
+    mortal_server: ServerProcess, context: BrowserContext, watch: Watch
 ) -> None:
     watch.expected += [*GONE]
-    plan_id = own_server.put_on_shelf(SOUND)
+    plan_id = mortal_server.put_on_shelf(SOUND)
     page = context.new_page()
-    page.goto(f"{own_server.base}/plan/{plan_id}/lens")
+    page.goto(f"{mortal_server.base}/plan/{plan_id}/lens")
     expect(page.locator(HEIGHT)).to_be_visible()
-    own_server.kill()
+    mortal_server.kill()
     page.locator(HEIGHT).focus()
     page.keyboard.press("ArrowUp")
     expect(page.get_by_text("Not saved yet")).to_be_visible()
@@ -186,12 +186,12 @@ def test_every_change_made_without_a_server_is_there_after_it_returns(
     page.keyboard.press("Shift+ArrowRight")
     page.wait_for_timeout(900)
     page.close()
-    own_server.start()
+    mortal_server.start()
     again = context.new_page()
-    again.goto(f"{own_server.base}/plan/{plan_id}/lens")
+    again.goto(f"{mortal_server.base}/plan/{plan_id}/lens")
     expect(again.locator(HEIGHT)).to_have_attribute("aria-valuetext", "73.0 cm")
     expect(again.get_by_text("undo", exact=True)).to_be_enabled()
-    place = own_server.ask("GET", f"/api/plans/{plan_id}")["plan"]["cameras"][0]["position"]
+    place = mortal_server.ask("GET", f"/api/plans/{plan_id}")["plan"]["cameras"][0]["position"]
     assert (place["z_mm"], place["x_mm"]) == (730, 100)
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import json
 import secrets
-from collections.abc import Callable, Mapping
+from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
@@ -132,7 +132,9 @@ def change_words(before: str, after: str) -> str:
 
 
 def _differences(before: Any, after: Any, at: tuple[str | int, ...]) -> list[tuple[str | int, ...]]:
-    if isinstance(before, Mapping) and isinstance(after, Mapping):
+    if before == after:
+        return []
+    if isinstance(before, dict) and isinstance(after, dict):
         return [
             path
             for key in dict.fromkeys((*before, *after))
@@ -144,4 +146,4 @@ def _differences(before: Any, after: Any, at: tuple[str | int, ...]) -> list[tup
             for index, (one, other) in enumerate(zip(before, after, strict=True))
             for path in _differences(one, other, (*at, index))
         ]
-    return [] if before == after else [at]
+    return [at]
