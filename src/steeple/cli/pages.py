@@ -3,20 +3,49 @@
 from __future__ import annotations
 
 import argparse
+import inspect
 import json
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from pathlib import Path
-from typing import Any
 
 from steeple.api.app import make_app
 from steeple.core.findings.registry import CAUTIONS, RULES
 from steeple.core.plan.reading import plan_schema
 from steeple.core.plan.shapes import SHAPES
-from steeple.core.study.base.figure import FigureSpec
-from steeple.core.study.hold.figures import HOLD_FIGURES
 from steeple.core.study.inputs.support_forms import FORMS
-from steeple.core.study.lens.figures import LENS_FIGURES
-from steeple.core.study.light.figures import LIGHT_FIGURES
+from steeple.core.study.registry import STEPS
+
+ROOT = Path(__file__).parents[3]
+TESTS_NAMED = 2
+
+
+def _place(function: Callable[..., object]) -> str:
+    """Where a function stands: its file, and its name there."""
+    path = Path(inspect.getsourcefile(function) or "").relative_to(ROOT).as_posix()
+    return f"`{path}` ({function.__qualname__.split('.')[0].lstrip('_')})"
+
+
+def _texts_of_tests() -> Mapping[str, str]:
+    """Every test file of the core by its path, those nearest to a step first."""
+    files = sorted(
+        (ROOT / "tests").rglob("*.py"), key=lambda one: (-len(one.parts), one.as_posix())
+    )
+    return {
+        one.relative_to(ROOT).as_posix(): one.read_text(encoding="utf-8")
+        for one in files
+        if "ui" not in one.parts
+    }
+
+
+def _checked_in(key: str, tests: Mapping[str, str]) -> str:
+    """The tests that name a figure or rule; a rule is also named by its function."""
+    name = key.split(".")[1].replace("-", "_")
+    found = [
+        path
+        for path, text in tests.items()
+        if f'"{key}"' in text or (f"/{key.split('.')[0]}/test_rules" in path and f"({name}" in text)
+    ]
+    return " and ".join(f"`{path}`" for path in found[:TESTS_NAMED]) or "no test by name"
 
 
 def physics_page() -> str:
@@ -32,24 +61,29 @@ def physics_page() -> str:
         "## Figures",
         "",
     ]
-    every: list[FigureSpec[Any]] = [*LENS_FIGURES, *HOLD_FIGURES, *LIGHT_FIGURES]
-    for spec in every:
-        lines += [
-            f"### {spec.title} (`{spec.key}`)",
-            "",
-            f"Holds for: {spec.holds_for}.",
-            "",
-            f"    {spec.formula}",
-            "",
-            f"Source: {spec.source}." + (f" {spec.note}" if spec.note else ""),
-            "",
-        ]
+    checks = _texts_of_tests()
+    for step in STEPS:
+        for spec in step.figures:
+            lines += [
+                f"### {spec.title} (`{spec.key}`)",
+                "",
+                f"Holds for: {spec.holds_for}.",
+                "",
+                f"    {spec.formula}",
+                "",
+                f"Source: {spec.source}." + (f" {spec.note}" if spec.note else ""),
+                "",
+                f"Computed in {_place(spec.compute)}; checked in {_checked_in(spec.key, checks)}.",
+                "",
+            ]
     lines += ["## Rules", ""]
     for rule in RULES:
         lines += [
             f"### {rule.name} (`{rule.code}`)",
             "",
             f"Speaks up when {rule.trigger}. {rule.harm} Source: {rule.source}.",
+            "",
+            f"Judged in {_place(rule.looked)}; checked in {_checked_in(rule.code, checks)}.",
             "",
         ]
     lines += ["## Cautions", ""]

@@ -2312,7 +2312,7 @@ export interface components {
          * @description What one step says of one camera: everything on its sheet while something is dragged.
          *
          *     ``drawn`` are the steps whose drawings are here; of the camera there are the figures of this step
-         *     alone. Nothing is said of other steps and cameras.
+         *     alone, without their working. Nothing is said of other steps and cameras.
          */
         Glance: {
             /**

@@ -58,6 +58,8 @@ class Rule:
     fixes: Fixes
     moves: Moves | None
     once: bool
+    looked: Callable[..., Judgement | None]
+    """The judge as it is written; ``judge`` asks it where there is something to judge."""
 
     def about(self, camera: CameraStudy) -> str:
         """Id of the camera that the rule judges; empty for the plan as a whole."""
@@ -145,6 +147,7 @@ def rule(
             fixes=fixes,
             moves=moves,
             once=once,
+            looked=judge,
         )
 
     return made

@@ -6,6 +6,7 @@ import math
 from collections.abc import Callable
 from dataclasses import dataclass
 
+from steeple.core.hold.beams import GRAVITY
 from steeple.core.hold.tipping import KNOCK_N, Edge
 from steeple.core.study.base.figure import (
     MERIAM,
@@ -180,6 +181,12 @@ def _torque(i: HoldNumbers) -> Computed | None:
         return None
     worst = max(known, key=lambda one: one.torque_n_m / (one.holds_n_m or 1.0))
     puts = i.put("H", f"what the {worst.name} holds", worst.holds_n_m or 0.0, "n_m")
+    loads = i.loads
+    if loads is not None and loads.total_g:
+        mass_g = loads.camera_g if worst.of_head else loads.total_g
+        lever_mm = worst.torque_n_m / (mass_g / 1000 * GRAVITY) * 1000
+        puts += i.put("m", "camera" if worst.of_head else "load at the head", mass_g, "g")
+        puts += i.put("r", "its lever, boom and counterweight counted in", lever_mm, "mm_exact")
     return Quantity(value=worst.torque_n_m, unit="n_m"), puts
 
 

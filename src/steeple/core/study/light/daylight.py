@@ -6,6 +6,7 @@ import math
 from collections.abc import Hashable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta, timezone
+from typing import Literal
 
 import numpy as np
 
@@ -42,6 +43,10 @@ class Moment:
     sun_lx: float
 
 
+def _stops(before_lx: float, after_lx: float) -> float:
+    return math.log2((after_lx + 1e-6) / (before_lx + 1e-6))
+
+
 @dataclass(frozen=True, slots=True, eq=False)
 class DaylightStudy:
     """The windows over a session; ``sky`` is that of the plan, ``cd`` what each window has at the
@@ -63,21 +68,21 @@ class DaylightStudy:
             return math.sqrt(max(moment.clear_lx, 1e-9) * max(moment.overcast_lx, 1e-9))
         return moment.clear_lx if self.sky == "clear" else moment.overcast_lx
 
-    def drift_stops(self, lamps_lx: float) -> tuple[float, ...]:
-        """Change of all light on the zone against the beginning, in stops, for each moment: the
-        larger of a clear and an overcast day."""
+    def drifts(self, lamps_lx: float) -> tuple[tuple[float, Literal["clear", "overcast"]], ...]:
+        """For each moment the change of all light on the zone against the beginning, in stops, and
+        the sky under which it is the larger: a clear or an overcast day."""
         first = self.moments[0]
-        found = []
+        found: list[tuple[float, Literal["clear", "overcast"]]] = []
         for one in self.moments:
-            changes = [
-                math.log2((lamps_lx + now + 1e-6) / (lamps_lx + then + 1e-6))
-                for now, then in (
-                    (one.clear_lx, first.clear_lx),
-                    (one.overcast_lx, first.overcast_lx),
-                )
-            ]
-            found.append(max(changes, key=abs))
+            clear = _stops(lamps_lx + first.clear_lx, lamps_lx + one.clear_lx)
+            overcast = _stops(lamps_lx + first.overcast_lx, lamps_lx + one.overcast_lx)
+            more_when_clear = abs(clear) >= abs(overcast)
+            found.append((clear, "clear") if more_when_clear else (overcast, "overcast"))
         return tuple(found)
+
+    def drift_stops(self, lamps_lx: float) -> tuple[float, ...]:
+        """The changes of `drifts`, without the skies."""
+        return tuple(change for change, _ in self.drifts(lamps_lx))
 
     def look_again(self, lamps_lx: float, every_stops: float) -> tuple[str, ...]:
         """Clock times at which the light has changed by so much since it was last looked at."""

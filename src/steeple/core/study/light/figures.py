@@ -184,39 +184,50 @@ def _glare(i: LightNumbers) -> Computed | None:
     return Quantity(value=round(worst.glare_ratio, 2), unit="ratio"), puts
 
 
+def _coloured(i: LightNumbers) -> tuple[Put, ...]:
+    """Each light on the zone with its colour and its share; the windows among them."""
+    study = i.study
+    parts: list[tuple[str, float, float, tuple[str, ...]]] = [
+        (one.lamp.name, one.zone_lx, one.lamp.cct_k, (f"{one.lamp.at}/fixture/cct_k",))
+        for one in study.lit
+    ]
+    if study.daylight is not None and study.daylight.lux > 0:
+        windows = study.daylight
+        parts.append(("daylight", windows.lux, windows.study.cct_k, i.windows()))
+    total = sum(lux for _, lux, _, _ in parts)
+    puts: tuple[Put, ...] = ()
+    for name, lux, cct_k, fields in parts:
+        puts += i.put("K", name, cct_k, "k", *fields)
+        puts += i.put("s", f"share of {name}", lux / total if total else 0.0, "ratio")
+    return puts
+
+
 def _mired(i: LightNumbers) -> Computed | None:
     if len(i.study.lit) < 2:
         return None
-    puts: tuple[Put, ...] = ()
-    for one in i.study.lit:
-        puts += i.put("K", one.lamp.name, one.lamp.cct_k, "k", f"{one.lamp.at}/fixture/cct_k")
-    return Quantity(value=i.study.spread_mired, unit="mired"), puts
+    return Quantity(value=i.study.spread_mired, unit="mired"), _coloured(i)
 
 
 def _balance(i: LightNumbers) -> Computed | None:
     if i.study.cct_k is None:
         return None
-    return Quantity(value=i.study.cct_k, unit="k"), i.put(
-        "K",
-        "weighted in mired",
-        i.study.cct_k,
-        "k",
-        *(f"{one.lamp.at}/fixture/cct_k" for one in i.study.lit),
-    )
+    return Quantity(value=i.study.cct_k, unit="k"), _coloured(i)
 
 
 def _drift(i: LightNumbers) -> Computed | None:
     windows = i.study.daylight
     if windows is None:
         return None
-    changes = windows.study.drift_stops(i.study.lamps_lx)
-    worst = max(changes, key=abs)
-    at = windows.study.moments[changes.index(worst)]
-    puts = i.put("E₀", "lamps alone", i.study.lamps_lx, "lx", *i.lit())
-    puts += i.put(
-        "D₀", "clear sky at the beginning", windows.study.moments[0].clear_lx, "lx", *i.windows()
+    changes = windows.study.drifts(i.study.lamps_lx)
+    worst, sky = max(changes, key=lambda one: abs(one[0]))
+    moments = windows.study.moments
+    first, at = moments[0], moments[changes.index((worst, sky))]
+    then, now = (
+        (first.clear_lx, at.clear_lx) if sky == "clear" else (first.overcast_lx, at.overcast_lx)
     )
-    puts += i.put("D", f"clear sky at {at.clock}", at.clear_lx, "lx", *i.windows())
+    puts = i.put("E₀", "lamps alone", i.study.lamps_lx, "lx", *i.lit())
+    puts += i.put("D₀", f"{sky} sky at the beginning", then, "lx", *i.windows())
+    puts += i.put("D", f"{sky} sky at {at.clock}", now, "lx", *i.windows())
     puts += i.put("h", f"sun at {at.clock}", at.sun_deg, "deg")
     return Quantity(value=abs(worst), unit="stops"), puts
 

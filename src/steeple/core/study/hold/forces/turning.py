@@ -20,6 +20,8 @@ class Torque:
     name: str
     torque_n_m: float
     holds_n_m: float | None
+    of_head: bool = False
+    """Whether it bears the camera alone."""
 
 
 BALL_WORDS = ("ball", "head", "tilt", "joint")
@@ -49,5 +51,7 @@ def torques_of(
         of_head = any(word in joint.name.lower() for word in BALL_WORDS) or not support.has_boom
         below = any(word in joint.name.lower() for word in COLUMN_WORDS)
         torque = camera if of_head else abs(torque_n_m([(1.0, root + (own if below else 0.0))]))
-        found.append(Torque(name=joint.name, torque_n_m=torque, holds_n_m=joint.holds_n_m))
+        found.append(
+            Torque(name=joint.name, torque_n_m=torque, holds_n_m=joint.holds_n_m, of_head=of_head)
+        )
     return tuple(found)
