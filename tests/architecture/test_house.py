@@ -8,8 +8,6 @@ import re
 import subprocess
 from pathlib import Path
 
-import pytest
-
 from steeple.cli.pages import generated_pages
 from steeple.core.plan.changes import Change
 from steeple.core.plan.document import Plan

@@ -95,7 +95,8 @@ def test_far_limit_at_infinity_is_said() -> None:
 
 def test_steps_carry_the_heaviest_verdict() -> None:
     steps = {one.step: one.verdict for one in evaluate(GILDING).steps}
-    assert steps == {"work": "holds", "lens": "fails", "hold": "fails", "light": "fails"}
+    wanted = {"work": "holds", "lens": "fails", "hold": "fails", "light": "fails"}
+    assert wanted.items() <= steps.items()
     assert {one.verdict for one in evaluate(SOUND).steps} == {"holds"}
 
 

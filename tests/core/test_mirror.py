@@ -87,9 +87,8 @@ def assert_mirrored(plan: Plan) -> None:
     assert mirrored(other) == plan or plan.maker.handedness is None
     assert verdicts(other) == verdicts(plan)
     one, two = study(plan).sight, study(other).sight
-    assert (one is None) == (two is None)
-    if one is None or two is None:
-        return
+    assert one is not None
+    assert two is not None
     for mine, theirs in ((one.spare_surface, two.spare_surface), (one.spare_top, two.spare_top)):
         assert mine.left == pytest.approx(theirs.right, abs=1e-6)
         assert mine.right == pytest.approx(theirs.left, abs=1e-6)
@@ -140,9 +139,8 @@ def test_the_best_setting_and_the_map_do_not_know_left_from_right(plan: Plan) ->
     assert (one.focal_mm, one.unmet) == (two.focal_mm, two.unmet)
     assert one.value_mm == pytest.approx(two.value_mm, abs=0.5)
     mine, theirs = zoom_map(plan), zoom_map(other)
-    assert (mine is None) == (theirs is None)
-    if mine is None or theirs is None:
-        return
+    assert mine is not None
+    assert theirs is not None
     for left, right in zip(mine.columns, theirs.columns, strict=True):
         for first, second in ((left.floors, right.floors), (left.caps, right.caps)):
             assert [bound.code for bound in first] == [bound.code for bound in second]

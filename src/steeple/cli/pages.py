@@ -5,6 +5,7 @@ from __future__ import annotations
 import argparse
 import inspect
 import json
+import re
 from collections.abc import Callable, Mapping
 from pathlib import Path
 
@@ -43,7 +44,8 @@ def _checked_in(key: str, tests: Mapping[str, str]) -> str:
     found = [
         path
         for path, text in tests.items()
-        if f'"{key}"' in text or (f"/{key.split('.')[0]}/test_rules" in path and f"({name}" in text)
+        if f'"{key}"' in text
+        or (f"/{key.split('.')[0]}/test_rules" in path and re.search(rf"\b{name}\b", text))
     ]
     return " and ".join(f"`{path}`" for path in found[:TESTS_NAMED]) or "no test by name"
 

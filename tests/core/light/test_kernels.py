@@ -14,7 +14,7 @@ from bench.reference import (
     worst_glare,
     worst_light,
 )
-from hypothesis import given, settings
+from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
 from steeple.core.errors import InputError
@@ -66,8 +66,7 @@ def test_a_point_lamp_follows_inverse_square_and_cosine(height: float, x: float)
 @given(st.floats(min_value=100, max_value=900), st.floats(min_value=50, max_value=900))
 def test_a_disc_over_a_point(height: float, radius: float) -> None:
     """E = π·L·R² ÷ (R² + d²)."""
-    if radius > 2.5 * height:
-        return
+    assume(radius <= 2.5 * height)
     disc = Emitter("disc", Vector(0, 0, height), DOWN, 2 * radius, 2 * radius, 1000.0)
     luminance = disc.luminance_cd_m2
     expected = math.pi * luminance * radius**2 / (radius**2 + height**2)
@@ -88,8 +87,7 @@ def test_a_disc_over_a_point(height: float, radius: float) -> None:
 )
 def test_a_parallel_rectangle_by_its_form_factor(width: float, height: float, above: float) -> None:
     """Over one of its corners: the closed form factor of a rectangle parallel to a small plane."""
-    if max(width, height) > 5 * above:
-        return
+    assume(max(width, height) <= 5 * above)
     a, b = width / above, height / above
     factor = (
         a / math.sqrt(1 + a * a) * math.atan(b / math.sqrt(1 + a * a))

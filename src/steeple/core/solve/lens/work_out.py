@@ -276,7 +276,7 @@ def _settled_fixes(
 def of_the_lens(findings: Sequence[Finding]) -> tuple[Finding, ...]:
     """The findings without those on support and lamps, which are chosen for themselves; how high it
     reaches is among the bounds of the lens."""
-    return tuple(one for one in findings if one.step not in ("hold", "light"))
+    return tuple(one for one in findings if one.step in ("work", "lens"))
 
 
 def _watches(findings: tuple[Finding, ...], about: str) -> Sentence:
