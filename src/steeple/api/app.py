@@ -33,6 +33,7 @@ class Pages(StaticFiles):
     """The built pages; every address that is not a file is answered by the one page."""
 
     async def get_response(self, path: str, scope: Scope) -> Response:
+        """A file of the pages, or the one page for any other address that is none of the API's."""
         try:
             reply = await super().get_response(path, scope)
         except HTTPException as error:
@@ -57,8 +58,10 @@ def make_app(context: Context | None, pages: Path | None) -> FastAPI:
 
     Parameters
     ----------
-    context: the services; None only to write down the OpenAPI document.
-    pages: folder of the built pages; None serves the API alone.
+    context
+        the services; None only to write down the OpenAPI document.
+    pages
+        folder of the built pages; None serves the API alone.
     """
     app = FastAPI(
         title="Steeple",

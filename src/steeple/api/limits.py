@@ -33,6 +33,7 @@ class Limits:
         self.app = app
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        """Answer one request, or refuse it where it is too large."""
         if scope["type"] != "http":
             await self.app(scope, receive, send)
             return

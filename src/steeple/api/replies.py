@@ -48,6 +48,7 @@ class OwnedGear(Part):
 
     @property
     def owned(self) -> Owned:
+        """The same as mends and comparisons take it."""
         return Owned(
             lenses=self.owned_lenses,
             bodies=self.owned_bodies,

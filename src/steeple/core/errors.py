@@ -8,11 +8,16 @@ class SteepleError(Exception):
 
     Parameters
     ----------
-    code: stable identifier of the kind of refusal, such as ``out-of-range``.
-    sentence: what is wrong and what would be right, in one or two plain sentences.
-    field: name or JSON pointer of the value refused; empty where there is none.
-    value: the value as given, as text; empty where there is none.
-    allowed: the range or the choices allowed, as text; empty where there is none.
+    code
+        stable identifier of the kind of refusal, such as ``out-of-range``.
+    sentence
+        what is wrong and what would be right, in one or two plain sentences.
+    field
+        name or JSON pointer of the value refused; empty where there is none.
+    value
+        the value as given, as text; empty where there is none.
+    allowed
+        the range or the choices allowed, as text; empty where there is none.
     """
 
     def __init__(

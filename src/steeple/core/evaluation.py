@@ -96,9 +96,14 @@ def glance(plan: Plan, *, step: StepId, index: int = 0, cache: StudyCache | None
 
     Parameters
     ----------
-    step: which step is on screen.
-    index: which camera is in hand; the last where there are fewer.
-    cache: what was worked out for the plans before.
+    plan
+        the plan as it stands in the hand, saved or not.
+    step
+        which step is on screen.
+    index
+        which camera is in hand; the last where there are fewer.
+    cache
+        what was worked out for the plans before.
 
     Returns
     -------
@@ -145,11 +150,16 @@ def evaluate(
 
     Parameters
     ----------
-    plan: any valid plan, finished or not.
-    owned: what the maker owns and mends may take.
-    try_mends: False leaves the fixes out, for an answer while something is being dragged.
-    cache: what was worked out for the plans before; nothing where none is given.
-    stop: asked before each mend is tried; once it says so, the rest are left untried.
+    plan
+        any valid plan, finished or not.
+    owned
+        what the maker owns and mends may take.
+    try_mends
+        False leaves the fixes out, for an answer while something is being dragged.
+    cache
+        what was worked out for the plans before; nothing where none is given.
+    stop
+        asked before each mend is tried; once it says so, the rest are left untried.
 
     Returns
     -------

@@ -103,8 +103,10 @@ def length_words(length_mm: float, system: UnitSystem) -> str:
 
     Parameters
     ----------
-    length_mm: length in millimetres, any finite value.
-    system: ``cm`` (one decimal) or ``in`` (nearest eighth, reduced).
+    length_mm
+        length in millimetres, any finite value.
+    system
+        ``cm`` (one decimal) or ``in`` (nearest eighth, reduced).
 
     Notes
     -----

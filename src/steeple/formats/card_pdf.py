@@ -69,10 +69,14 @@ def card_pdf(
 
     Parameters
     ----------
-    cards, cautions: as evaluated; cautions and troubles stand on the first page.
-    troubles: what fails in the plan, said at the top so that nobody hangs a camera by it unseen.
-    paper: ``a4`` (210 × 297 mm) or ``letter`` (8.5 × 11 in).
-    system: lengths in centimetres or in inches with fractions.
+    cards, cautions
+        as evaluated; cautions and troubles stand on the first page.
+    troubles
+        what fails in the plan, said at the top so that nobody hangs a camera by it unseen.
+    paper
+        ``a4`` (210 × 297 mm) or ``letter`` (8.5 × 11 in).
+    system
+        lengths in centimetres or in inches with fractions.
 
     Returns
     -------

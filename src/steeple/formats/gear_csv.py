@@ -222,8 +222,10 @@ def read_gear_csv(content: bytes, *, kind: GearKind | None = None) -> Table:
 
     Parameters
     ----------
-    content: the file.
-    kind: what the rows are where the table has no column ``thing``.
+    content
+        the file.
+    kind
+        what the rows are where the table has no column ``thing``.
 
     Raises
     ------

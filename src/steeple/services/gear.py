@@ -61,6 +61,7 @@ class Import:
 
     @property
     def refused(self) -> list[RowRefused]:
+        """The rows that were not taken, with why."""
         return self.table.refused
 
 
@@ -172,10 +173,14 @@ class GearService:
 
         Parameters
         ----------
-        content: the file; JSON where it begins with a brace.
-        kind: what the rows are where a table does not say.
-        only_sound: take the sound rows though others are refused; else nothing is taken then.
-        look_only: say what would become of it, and take nothing.
+        content
+            the file; JSON where it begins with a brace.
+        kind
+            what the rows are where a table does not say.
+        only_sound
+            take the sound rows though others are refused; else nothing is taken then.
+        look_only
+            say what would become of it, and take nothing.
         """
         is_json = content.lstrip(b"\xef\xbb\xbf \t\r\n").startswith(b"{")
         table = read_gear_json(content) if is_json else read_gear_csv(content, kind=kind)

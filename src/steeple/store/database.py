@@ -35,7 +35,8 @@ class Database:
 
     Parameters
     ----------
-    path: the file; made with its folder where it does not exist.
+    path
+        the file; made with its folder where it does not exist.
 
     Raises
     ------
@@ -218,8 +219,10 @@ def restore_from(source: Path, target: Path) -> Path | None:
 
     Parameters
     ----------
-    source: a file written by ``backup``.
-    target: the database file.
+    source
+        a file written by ``backup``.
+    target
+        the database file.
 
     Returns
     -------

@@ -82,6 +82,7 @@ class Figure:
 
     @property
     def head(self) -> Solid:
+        """The head: the first of the solids."""
         return self.solids[0]
 
     @property
@@ -178,9 +179,12 @@ def figure_at(stance: Stance, *, action: Vector, other_hand: Vector | None = Non
 
     Parameters
     ----------
-    stance: where and how it sits or stands.
-    action: the tip of the tool, or of the fingers where there is none.
-    other_hand: fingertips of the other hand; None lays it beside the working one.
+    stance
+        where and how it sits or stands.
+    action
+        the tip of the tool, or of the fingers where there is none.
+    other_hand
+        fingertips of the other hand; None lays it beside the working one.
     """
     body = stance.proportions
     side = 1.0 if stance.right_handed else -1.0

@@ -54,18 +54,22 @@ class Proportions:
 
     @property
     def upper_arm_mm(self) -> float:
+        """Shoulder to elbow."""
         return UPPER_ARM * self.height_mm
 
     @property
     def forearm_mm(self) -> float:
+        """Elbow to wrist."""
         return FOREARM * self.height_mm
 
     @property
     def hand_mm(self) -> float:
+        """Wrist to fingertips."""
         return HAND * self.height_mm
 
     @property
     def head_radius_mm(self) -> float:
+        """Half the width of the head."""
         return HEAD_ACROSS / 2 * self.height_mm
 
     @property

@@ -116,11 +116,15 @@ def rule(
 
     Parameters
     ----------
-    code: its stable id: the step, a full stop, and what goes wrong (``light.too-dark``).
-    name, trigger, harm, source: what it is called, when it speaks up, what comes of it, and where that
+    code
+        its stable id: the step, a full stop, and what goes wrong (``light.too-dark``).
+    name, trigger, harm, source
+        what it is called, when it speaks up, what comes of it, and where that
         is known from; printed in ``docs/physics.md``.
-    when: what the judge is given of a camera; the rule has nothing to judge where that is None.
-    fixes, moves, once: see `Rule`.
+    when
+        what the judge is given of a camera; the rule has nothing to judge where that is None.
+    fixes, moves, once
+        see `Rule`.
 
     Raises
     ------

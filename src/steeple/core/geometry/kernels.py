@@ -67,9 +67,12 @@ def hidden_points(eye: Array, points: Array, capsules: Array) -> Flags:
 
     Parameters
     ----------
-    eye: shape (3,), millimetres.
-    points: shape (n, 3).
-    capsules: shape (m, 7), see `CAPSULE_COLUMNS`.
+    eye
+        shape (3,), millimetres.
+    points
+        shape (n, 3).
+    capsules
+        shape (m, 7), see `CAPSULE_COLUMNS`.
 
     Returns
     -------
@@ -94,9 +97,12 @@ def least_room(
 
     Parameters
     ----------
-    camera: shape (12,): position, axis, right, up.
-    half_width, half_height: tangents of the half angles.
-    points, ways: shapes (n, 3): point and unit direction of each move.
+    camera
+        shape (12,): position, axis, right, up.
+    half_width, half_height
+        tangents of the half angles.
+    points, ways
+        shapes (n, 3): point and unit direction of each move.
 
     Returns
     -------
@@ -134,8 +140,10 @@ def least_clearance(camera: Array, half_width: float, half_height: float, sphere
 
     Parameters
     ----------
-    camera, half_width, half_height: as `least_room`.
-    spheres: shape (n, 4): centre and radius; none gives infinity.
+    camera, half_width, half_height
+        as `least_room`.
+    spheres
+        shape (n, 4): centre and radius; none gives infinity.
     """
     least = np.inf
     across_length = np.sqrt(1.0 + half_width * half_width)
@@ -162,9 +170,12 @@ def least_scale(camera: Array, points: Array, first: Array, second: Array) -> fl
 
     Parameters
     ----------
-    camera: shape (12,): position, axis, right, up.
-    points: shape (n, 3), in front of the pupil.
-    first, second: shape (3,), two unit vectors of the plane square to each other.
+    camera
+        shape (12,): position, axis, right, up.
+    points
+        shape (n, 3), in front of the pupil.
+    first, second
+        shape (3,), two unit vectors of the plane square to each other.
 
     Returns
     -------

@@ -49,10 +49,14 @@ def looking(*, position: Vector, tilt_deg: float, toward_deg: float, top_toward_
 
     Parameters
     ----------
-    position: entrance pupil.
-    tilt_deg: angle between the axis and straight down: 0 looks down, 90 looks level.
-    toward_deg: azimuth toward which it is tipped, clockwise from straight away from the maker.
-    top_toward_deg: azimuth at which the top edge of the picture lies before it is tipped.
+    position
+        entrance pupil.
+    tilt_deg
+        angle between the axis and straight down: 0 looks down, 90 looks level.
+    toward_deg
+        azimuth toward which it is tipped, clockwise from straight away from the maker.
+    top_toward_deg
+        azimuth at which the top edge of the picture lies before it is tipped.
 
     Notes
     -----
@@ -140,8 +144,10 @@ class Pyramid:
 
         Parameters
         ----------
-        point: any point in front of the pupil.
-        toward: unit vector.
+        point
+            any point in front of the pupil.
+        toward
+            unit vector.
 
         Returns
         -------
@@ -177,8 +183,10 @@ def on_plane(pyramid: Pyramid, *, point: Vector, normal: Vector) -> tuple[Vector
 
     Parameters
     ----------
-    pyramid: the camera.
-    point, normal: a point of the plane and its normal.
+    pyramid
+        the camera.
+    point, normal
+        a point of the plane and its normal.
 
     Returns
     -------

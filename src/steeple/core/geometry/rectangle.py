@@ -33,10 +33,12 @@ class Rectangle:
 
     @property
     def width_mm(self) -> float:
+        """Left to right."""
         return self.right - self.left
 
     @property
     def depth_mm(self) -> float:
+        """Near to far."""
         return self.far - self.near
 
 
@@ -60,6 +62,7 @@ class Spare:
 
     @property
     def least(self) -> float:
+        """The spare room on the tightest side; negative where it is cut."""
         return self.on(self.tightest)
 
 

@@ -43,6 +43,7 @@ class Vector(NamedTuple):
 
     @property
     def length(self) -> float:
+        """Its length, in the unit of its parts."""
         return math.sqrt(self.dot(self))
 
     @property

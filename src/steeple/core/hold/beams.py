@@ -44,8 +44,10 @@ def tube_inertia(*, outer_mm: float, wall_mm: float) -> float:
 
     Parameters
     ----------
-    outer_mm: outer diameter D, above 0.
-    wall_mm: wall, above 0; from half the diameter on the tube is a solid rod.
+    outer_mm
+        outer diameter D, above 0.
+    wall_mm
+        wall, above 0; from half the diameter on the tube is a solid rod.
 
     Raises
     ------
@@ -91,6 +93,7 @@ class PointLoad:
 
     @property
     def force_n(self) -> float:
+        """Its weight, in newtons."""
         return self.mass_g / 1000.0 * GRAVITY
 
 
@@ -110,10 +113,12 @@ class Beam:
 
     @property
     def length_mm(self) -> float:
+        """All stretches together."""
         return sum(one.length_mm for one in self.stretches)
 
     @property
     def mass_g(self) -> float:
+        """The mass of its tubes, without what hangs on it."""
         return sum(one.length_mm * one.mass_g_mm for one in self.stretches)
 
     def _joints(self) -> list[float]:
@@ -180,8 +185,12 @@ class Beam:
 
         Parameters
         ----------
-        s: places from the first end, mm, shape (n,).
-        loads: weights on it.
+        s
+            places from the first end, mm, shape (n,).
+        loads
+            weights on it.
+        own_weight
+            whether the tube itself weighs.
         """
         total = np.zeros_like(s)
         if own_weight:

@@ -56,6 +56,7 @@ class Link:
 
     @property
     def owned(self) -> bool:
+        """Whether the piece is there, and not one to get."""
         return self.piece.count > 0
 
 
@@ -69,6 +70,7 @@ class Chain:
 
     @property
     def missing(self) -> tuple[Link, ...]:
+        """The links whose piece is not owned."""
         return tuple(link for link in self.links if not link.owned)
 
 
@@ -111,9 +113,12 @@ def shortest_chain(*, offers: Sequence[str], takes: str, pieces: Sequence[Piece]
 
     Parameters
     ----------
-    offers: ends of the support, in the order in which they are preferred.
-    takes: end of the camera, such as ``1/4-20 socket``.
-    pieces: adapters owned, then kinds that could be got.
+    offers
+        ends of the support, in the order in which they are preferred.
+    takes
+        end of the camera, such as ``1/4-20 socket``.
+    pieces
+        adapters owned, then kinds that could be got.
 
     Returns
     -------

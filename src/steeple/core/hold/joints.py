@@ -21,7 +21,8 @@ def torque_n_m(weights: Iterable[tuple[float, float]]) -> float:
 
     Parameters
     ----------
-    weights: pairs of mass in grams and level distance from the axis in millimetres; on the other
+    weights
+        pairs of mass in grams and level distance from the axis in millimetres; on the other
         side negative.
     """
     return sum(mass / 1000.0 * GRAVITY * arm / 1000.0 for mass, arm in weights)
@@ -32,9 +33,12 @@ def allowed_load_g(*, rated_g: float, rated_reach_mm: float | None, reach_mm: fl
 
     Parameters
     ----------
-    rated_g: as on the plate, above 0.
-    rated_reach_mm: reach at which the plate's figure holds; None = at any.
-    reach_mm: reach at hand, 0 or more.
+    rated_g
+        as on the plate, above 0.
+    rated_reach_mm
+        reach at which the plate's figure holds; None = at any.
+    reach_mm
+        reach at hand, 0 or more.
 
     Returns
     -------

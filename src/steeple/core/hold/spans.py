@@ -37,9 +37,15 @@ def span_options(
 
     Parameters
     ----------
-    sections_mm: length of each section owned; empty for one that is drawn out between
+    sections_mm
+        length of each section owned; empty for one that is drawn out between
         ``least_mm`` and ``most_mm``.
-    adjust_mm: what the ends draw out by.
+    adjust_mm
+        what the ends draw out by.
+    least_mm
+        shortest of one that is drawn out; None where it has none.
+    most_mm
+        longest of it.
     """
     if not sections_mm:
         if most_mm is None:

@@ -35,6 +35,7 @@ class Weight:
 
     @property
     def force_n(self) -> float:
+        """Its weight, in newtons."""
         return self.mass_g / 1000.0 * GRAVITY
 
 
@@ -89,9 +90,14 @@ def feet_of(*, at: Point, spacing_mm: float, legs: int, toward_deg: float) -> tu
 
     Parameters
     ----------
-    spacing_mm: from foot to the foot next to it.
-    legs: at least 3.
-    toward_deg: clockwise from straight away from the maker.
+    at
+        foot of the column, (x, y) in millimetres.
+    spacing_mm
+        from foot to the foot next to it.
+    legs
+        at least 3.
+    toward_deg
+        clockwise from straight away from the maker.
     """
     radius = spacing_mm / (2 * math.sin(math.pi / legs))
     feet = []
@@ -108,9 +114,14 @@ def edges_of(
 
     Parameters
     ----------
-    polygon: counterclockwise, in millimetres.
-    weights: everything that the rig bears, itself included.
-    floor_z_mm: height of the footprint; ``top_z_mm`` that of the place where a knock would act.
+    polygon
+        counterclockwise, in millimetres.
+    weights
+        everything that the rig bears, itself included.
+    floor_z_mm
+        height of the footprint.
+    top_z_mm
+        height of the place where a knock would act.
     """
     ring = list(polygon.exterior.coords)
     knock = KNOCK_N * max(0.0, top_z_mm - floor_z_mm) / 1000.0

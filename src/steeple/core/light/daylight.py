@@ -40,8 +40,10 @@ def sun_at(*, latitude_deg: float, longitude_deg: float, when: datetime) -> tupl
 
     Parameters
     ----------
-    latitude_deg, longitude_deg: north and east positive.
-    when: aware.
+    latitude_deg, longitude_deg
+        north and east positive.
+    when
+        aware.
     """
     place = Observer(latitude=latitude_deg, longitude=longitude_deg)
     return float(elevation(place, when)), float(azimuth(place, when))
@@ -52,7 +54,10 @@ def sky_lx(sun_deg: float, sky: Sky) -> float:
 
     Parameters
     ----------
-    sun_deg: elevation of the sun; below the horizon it fades over `DUSK_DEG`.
+    sun_deg
+        elevation of the sun; below the horizon it fades over `DUSK_DEG`.
+    sky
+        clear, hazy or overcast.
     """
     a, b, c = _SKY[sky]
     if sun_deg <= 0:

@@ -43,7 +43,8 @@ def exponent_of(beam_deg: float) -> float:
 
     Parameters
     ----------
-    beam_deg: 1 … 179; wider beams count as even in all directions (k = 0).
+    beam_deg
+        1 … 179; wider beams count as even in all directions (k = 0).
     """
     positive(beam_deg, "beam_deg")
     if beam_deg >= 179.0:
@@ -238,10 +239,18 @@ def light_at(
 
     Parameters
     ----------
-    points: shape (n, 3), millimetres.
-    normals: shape (n, 3) or (3,), unit.
-    emitters: lamps, or their rows.
-    how: "fine", to 0.5 % of the free value at every point; "map", by silhouettes, to 1 %; "sums",
+    points
+        shape (n, 3), millimetres.
+    normals
+        shape (n, 3) or (3,), unit.
+    emitters
+        lamps, or their rows.
+    solids
+        what stands in the way.
+    tables
+        measured distributions that rows of ``emitters`` point into.
+    how
+        "fine", to 0.5 % of the free value at every point; "map", by silhouettes, to 1 %; "sums",
         with fewer rows, for sums over many points and poses.
 
     Raises

@@ -56,8 +56,18 @@ def gloss_luminance(
 
     Parameters
     ----------
-    points: shape (n, 3), millimetres. ``normal``: unit.
-    eye: entrance pupil of the camera.
+    points
+        shape (n, 3), millimetres.
+    normal
+        of the surface, unit.
+    eye
+        entrance pupil of the camera.
+    emitters
+        lamps, or their rows.
+    finish
+        roughness and refractive index of the surface.
+    tables
+        measured distributions that rows of ``emitters`` point into.
 
     Notes
     -----
@@ -83,6 +93,7 @@ class Polarised:
 
     @property
     def mean(self) -> float:
+        """For unpolarised light: the mean of both directions."""
         return (self.s + self.p) / 2
 
     @property
@@ -97,7 +108,10 @@ def fresnel_polarised(*, incidence_deg: float, ior: float = 1.5) -> Polarised:
 
     Parameters
     ----------
-    incidence_deg: angle from the normal, 0 … 90.
+    incidence_deg
+        angle from the normal, 0 … 90.
+    ior
+        refractive index, > 1.
     """
     i = math.radians(min(max(incidence_deg, 0.0), 90.0))
     c = math.cos(i)

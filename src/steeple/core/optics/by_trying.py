@@ -38,9 +38,12 @@ def active_area(*, sensor_mm: Extent, recording_px: Extent, mode_crop: float = 1
 
     Parameters
     ----------
-    sensor_mm: whole sensor.
-    recording_px: recorded frame.
-    mode_crop: how many times the mode narrows the picture, ≥ 1.
+    sensor_mm
+        whole sensor.
+    recording_px
+        recorded frame.
+    mode_crop
+        how many times the mode narrows the picture, ≥ 1.
 
     Raises
     ------
@@ -112,8 +115,12 @@ def min_focus_from_rim(*, rim_to_print_mm: float, length_mm: float, flange_mm: f
 
     Parameters
     ----------
-    rim_to_print_mm: nearest distance at which print is sharp, from the front rim, ≥ 0.
-    length_mm: mount to front rim; ``flange_mm``: sensor mark to mount.
+    rim_to_print_mm
+        nearest distance at which print is sharp, from the front rim, ≥ 0.
+    length_mm
+        mount to front rim.
+    flange_mm
+        sensor mark to mount.
     """
     if not rim_to_print_mm >= 0:
         positive(rim_to_print_mm, "rim_to_print_mm")

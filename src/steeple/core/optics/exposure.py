@@ -28,8 +28,10 @@ def steady_shutter(*, frame_rate_hz: float, mains_hz: float) -> float:
 
     Parameters
     ----------
-    frame_rate_hz: frames a second, > 0.
-    mains_hz: 50 or 60.
+    frame_rate_hz
+        frames a second, > 0.
+    mains_hz
+        50 or 60.
 
     Returns
     -------
@@ -70,7 +72,8 @@ def automatic_error(reflectances: dict[float, float]) -> float:
 
     Parameters
     ----------
-    reflectances: share of the picture by reflectance; shares add to 1.
+    reflectances
+        share of the picture by reflectance; shares add to 1.
 
     Returns
     -------

@@ -84,8 +84,10 @@ def critical_circle(*, width_mm: float, delivered_px: float) -> float:
 
     Parameters
     ----------
-    width_mm: active width behind the delivered picture, > 0.
-    delivered_px: pixels across the delivered picture, > 0.
+    width_mm
+        active width behind the delivered picture, > 0.
+    delivered_px
+        pixels across the delivered picture, > 0.
     """
     return 2 * positive(width_mm, "width_mm") / positive(delivered_px, "delivered_px")
 
@@ -156,7 +158,8 @@ def shared_focus_distance(*, near_mm: float, far_mm: float) -> float:
 
     Parameters
     ----------
-    near_mm, far_mm: the two distances from the entrance pupil, > 0, in either order.
+    near_mm, far_mm
+        the two distances from the entrance pupil, > 0, in either order.
     """
     a = positive(near_mm, "near_mm")
     b = positive(far_mm, "far_mm")

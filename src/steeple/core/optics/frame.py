@@ -31,10 +31,12 @@ class Extent:
 
     @property
     def aspect(self) -> float:
+        """Width ÷ height."""
         return self.width / self.height
 
     @property
     def diagonal(self) -> float:
+        """Corner to corner, in the unit of its sides."""
         return math.hypot(self.width, self.height)
 
 
@@ -90,9 +92,12 @@ def field_of_view_tangents(
 
     Parameters
     ----------
-    angle_deg: full angle of view in degrees, 1 … 175.
-    measured: whether the angle runs across the width or along the diagonal of the picture.
-    aspect: width ÷ height of the picture the angle holds for, > 0.
+    angle_deg
+        full angle of view in degrees, 1 … 175.
+    measured
+        whether the angle runs across the width or along the diagonal of the picture.
+    aspect
+        width ÷ height of the picture the angle holds for, > 0.
 
     Returns
     -------

@@ -18,8 +18,10 @@ def image_distance(*, focal_mm: float, pupil_to_focus_mm: float) -> float:
 
     Parameters
     ----------
-    focal_mm: focal length f, > 0.
-    pupil_to_focus_mm: distance u, > f.
+    focal_mm
+        focal length f, > 0.
+    pupil_to_focus_mm
+        distance u, > f.
 
     Returns
     -------
@@ -59,9 +61,12 @@ def coverage(*, extent_mm: float, image_distance_mm: float, plane_distance_mm: f
 
     Parameters
     ----------
-    extent_mm: width or height of the active sensor area, > 0.
-    image_distance_mm: v as focused, > 0.
-    plane_distance_mm: entrance pupil to the plane u′, > 0; need not be the focused plane.
+    extent_mm
+        width or height of the active sensor area, > 0.
+    image_distance_mm
+        v as focused, > 0.
+    plane_distance_mm
+        entrance pupil to the plane u′, > 0; need not be the focused plane.
 
     Returns
     -------

@@ -40,9 +40,11 @@ class LensView:
 
     @property
     def least_distance_mm(self) -> float:
+        """See `View`; a thin lens focuses nothing nearer than its focal length."""
         return self.focal_mm
 
     def covered(self, *, plane_distance_mm: float, pupil_to_focus_mm: float) -> Extent:
+        """See `View`."""
         v = image_distance(focal_mm=self.focal_mm, pupil_to_focus_mm=pupil_to_focus_mm)
         return Extent(
             width=coverage(
@@ -58,10 +60,12 @@ class LensView:
         )
 
     def tangents_at(self, *, pupil_to_focus_mm: float) -> Extent:
+        """See `View`; by the image distance, so that focusing near narrows the view."""
         v = image_distance(focal_mm=self.focal_mm, pupil_to_focus_mm=pupil_to_focus_mm)
         return Extent(width=self.area_mm.width / (2 * v), height=self.area_mm.height / (2 * v))
 
     def mark_behind_pupil(self, *, pupil_to_focus_mm: float) -> float:
+        """See `View`; the image distance."""
         return image_distance(focal_mm=self.focal_mm, pupil_to_focus_mm=pupil_to_focus_mm)
 
 
@@ -77,17 +81,21 @@ class AngleView:
 
     @property
     def least_distance_mm(self) -> float:
+        """See `View`; nothing bounds it."""
         return 0.0
 
     def covered(self, *, plane_distance_mm: float, pupil_to_focus_mm: float) -> Extent:
+        """See `View`."""
         positive(pupil_to_focus_mm, "pupil_to_focus_mm")
         u = positive(plane_distance_mm, "plane_distance_mm")
         return Extent(width=2 * u * self.tangents.width, height=2 * u * self.tangents.height)
 
     def tangents_at(self, *, pupil_to_focus_mm: float) -> Extent:
+        """See `View`; the same at every focus."""
         positive(pupil_to_focus_mm, "pupil_to_focus_mm")
         return self.tangents
 
     def mark_behind_pupil(self, *, pupil_to_focus_mm: float) -> float:
+        """See `View`; a view by angle alone has its mark at the pupil."""
         positive(pupil_to_focus_mm, "pupil_to_focus_mm")
         return 0.0

@@ -131,9 +131,12 @@ def problems_from(
 
     Parameters
     ----------
-    error: what pydantic raised, or its list of errors.
-    bounds: says the full range of the field at a path, where it is known.
-    name: says what the field at a path is called.
+    error
+        what pydantic raised, or its list of errors.
+    bounds
+        says the full range of the field at a path, where it is known.
+    name
+        says what the field at a path is called.
     """
     errors = error.errors(include_url=False) if isinstance(error, ValidationError) else error
     return [_one(one, bounds, name) for one in errors[:PROBLEMS_SHOWN]]

@@ -97,7 +97,8 @@ def read_plan(content: bytes) -> Plan:
 
     Parameters
     ----------
-    content: UTF-8 JSON, with or without a byte-order mark, at most `PLAN_BYTES_LIMIT` bytes.
+    content
+        UTF-8 JSON, with or without a byte-order mark, at most `PLAN_BYTES_LIMIT` bytes.
 
     Raises
     ------
@@ -165,6 +166,7 @@ def is_current(document: str) -> bool:
 
     Parameters
     ----------
-    document: as `Plan.model_dump_json` wrote it.
+    document
+        as `Plan.model_dump_json` wrote it.
     """
     return document.startswith(_HEAD) and document.endswith("}")

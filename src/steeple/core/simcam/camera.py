@@ -115,10 +115,14 @@ def render(
 
     Parameters
     ----------
-    stage, shot: what is before the camera, and how it is taken.
-    size_px: width and height, 16 … `LARGEST_PX` each.
-    samples: rays a pixel where neighbours differ, ≥ 1; two fifths of them elsewhere.
-    lighting: light of lamps; None = an even sky.
+    stage, shot
+        what is before the camera, and how it is taken.
+    size_px
+        width and height, 16 … `LARGEST_PX` each.
+    samples
+        rays a pixel where neighbours differ, ≥ 1; two fifths of them elsewhere.
+    lighting
+        light of lamps; None = an even sky.
 
     Returns
     -------

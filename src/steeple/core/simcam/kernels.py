@@ -113,8 +113,16 @@ def sky_map(
 
     Parameters
     ----------
-    xs, ys: coordinates of the lattice, shapes (n,) and (m,).
-    directions: shape (k, 3), unit, spread by the cosine law about the vertical.
+    xs, ys
+        coordinates of the lattice, shapes (n,) and (m,).
+    directions
+        shape (k, 3), unit, spread by the cosine law about the vertical.
+    capsules
+        shape (n, 7): both ends and the radius.
+    boxes
+        shape (n, 6): left, right, near, far, low, high.
+    cylinders
+        shape (n, 5): middle, radius, low, high.
 
     Returns
     -------

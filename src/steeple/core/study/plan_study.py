@@ -43,8 +43,10 @@ class PlanStudy:
 
     Parameters
     ----------
-    plan: any valid plan.
-    cache: where studies are remembered beyond this plan; its own where none is given.
+    plan
+        any valid plan.
+    cache
+        where studies are remembered beyond this plan; its own where none is given.
     """
 
     def __init__(self, plan: Plan, cache: StudyCache | None = None) -> None:

@@ -378,14 +378,21 @@ def light_on(
 
     Parameters
     ----------
-    points, normals: shapes (n, 3); millimetres and unit vectors.
-    emitters: shape (l, `EMITTER_COLUMNS`).
-    tables: shape (t, `TABLE_H`, `TABLE_V`), relative intensities of lamps measured as such.
-    capsules: shape (m, 7).
-    planes, hull_starts, hull_balls: hulls as rows of planes n·x ≤ d, shape (k, 4); where each
+    points, normals
+        shapes (n, 3); millimetres and unit vectors.
+    emitters
+        shape (l, `EMITTER_COLUMNS`).
+    tables
+        shape (t, `TABLE_H`, `TABLE_V`), relative intensities of lamps measured as such.
+    capsules
+        shape (m, 7).
+    planes, hull_starts, hull_balls
+        hulls as rows of planes n·x ≤ d, shape (k, 4); where each
         hull's planes start, shape (h + 1,); a ball about each, shape (h, 4).
-    free, seen: shapes (l, n), written: lux.
-    bend: how finely shadows are summed, `BEND` for half a per cent, more for a quicker answer.
+    free, seen
+        shapes (l, n), written: lux.
+    bend
+        how finely shadows are summed, `BEND` for half a per cent, more for a quicker answer.
 
     Returns
     -------

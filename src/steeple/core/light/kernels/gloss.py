@@ -53,13 +53,20 @@ def gloss_on(
 
     Parameters
     ----------
-    points, normals: shapes (n, 3); millimetres and unit vectors.
-    eye: shape (3,).
-    emitters, tables: as in `light.kernels.light_on`.
-    alpha: width of the GGX distribution, above 0.
-    ior: refractive index of what is not metal.
-    metal: reflectance of a metal at normal incidence; 0 for what is none.
-    out: shape (l, n), written: cd/m².
+    points, normals
+        shapes (n, 3); millimetres and unit vectors.
+    eye
+        shape (3,).
+    emitters, tables
+        as in `light.kernels.light_on`.
+    alpha
+        width of the GGX distribution, above 0.
+    ior
+        refractive index of what is not metal.
+    metal
+        reflectance of a metal at normal incidence; 0 for what is none.
+    out
+        shape (l, n), written: cd/m².
     """  # fmt: skip
     frame = np.zeros(6)
     alpha2 = alpha * alpha

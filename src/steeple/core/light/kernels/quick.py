@@ -298,8 +298,10 @@ def light_quickly(
 
     Parameters
     ----------
-    corners, corner_starts, edges, edge_starts: of the hulls, as their planes.
-    rows: of each lamp, for what is hidden.
+    corners, corner_starts, edges, edge_starts
+        of the hulls, as their planes.
+    rows
+        of each lamp, for what is hidden.
     """  # fmt: skip
     most = max(1, len(capsules) + len(hull_balls))
     sight = np.zeros((len(capsules), SIGHT))

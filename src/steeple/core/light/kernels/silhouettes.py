@@ -263,11 +263,15 @@ def capsule_patch(
 
     Parameters
     ----------
-    sight, k: capsules as `capsules_seen` has them, and which of them; ``g``: the lamp, as the module
+    sight, k
+        capsules as `capsules_seen` has them, and which of them; ``g``: the lamp, as the module
         says.
-    cuts, middles: edges and middles of the rows across, shapes (rows + 1,) and (rows,), −1 … 1.
-    at: room to work in, shape (rows,).
-    part, starts, ends: shape (solids, rows), of which line ``into`` is written for the rows it hides:
+    cuts, middles
+        edges and middles of the rows across, shapes (rows + 1,) and (rows,), −1 … 1.
+    at
+        room to work in, shape (rows,).
+    part, starts, ends
+        shape (solids, rows), of which line ``into`` is written for the rows it hides:
         which part of a row is covered across, and from where to where along it (in s, not cut).
 
     Returns
@@ -345,7 +349,8 @@ def hull_patch(
 
     Parameters
     ----------
-    corners, edges: shapes (c, 3) and (e, 2); those of this hull are ``first`` to ``last``, its edges
+    corners, edges
+        shapes (c, 3) and (e, 2); those of this hull are ``first`` to ``last``, its edges
         count corners from its first. ``places``: room to work in, shape (64, 2).
     """  # fmt: skip
     nearest, farthest = 1e18, -1e18
@@ -436,9 +441,12 @@ def hidden_light(
 
     Parameters
     ----------
-    starts, ends, parts: the first ``count`` of them, sorted here by their starts.
-    hole: half of what a ring leaves open in this row.
-    mid, one, two: the light along it, mid + one·s + two·s².
+    starts, ends, parts
+        the first ``count`` of them, sorted here by their starts.
+    hole
+        half of what a ring leaves open in this row.
+    mid, one, two
+        the light along it, mid + one·s + two·s².
     """  # fmt: skip
     least, most = 1.0, 0.0
     for k in range(count):

@@ -71,8 +71,10 @@ def capsule_stretch(
 
     Parameters
     ----------
-    p: the point; ``d0``: the way to the row's start; ``d1``: the row.
-    c: capsule (7,).
+    p
+        the point; ``d0``: the way to the row's start; ``d1``: the row.
+    c
+        capsule (7,).
 
     Returns
     -------
@@ -154,8 +156,10 @@ def hull_stretch(
 
     Parameters
     ----------
-    planes: shape (k, 4); those of this hull are ``first`` to ``last``.
-    xs, ys: room to work in, shape (2, 64) each.
+    planes
+        shape (k, 4); those of this hull are ``first`` to ``last``.
+    xs, ys
+        room to work in, shape (2, 64) each.
     """  # fmt: skip
     xs[0, 0], ys[0, 0] = 0.0, 0.0
     xs[0, 1], ys[0, 1] = 1.0, 0.0

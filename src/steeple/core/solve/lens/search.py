@@ -52,6 +52,7 @@ class Candidate:
 
     @property
     def works(self) -> bool:
+        """Whether every demand is met."""
         return not self.unmet
 
     @property
@@ -61,6 +62,7 @@ class Candidate:
 
     @property
     def d_mm(self) -> float:
+        """Distance from the middle of the zone along the axis."""
         return self.framing.d_of(self.value_mm)
 
 

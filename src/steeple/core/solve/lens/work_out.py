@@ -56,9 +56,12 @@ def work_out(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> Out
 
     Parameters
     ----------
-    plan: any valid plan.
-    index: which of its cameras.
-    owned: what the maker owns and a way out may take.
+    plan
+        any valid plan.
+    index
+        which of its cameras.
+    owned
+        what the maker owns and a way out may take.
     """
     check_camera(plan, index)
     scene = camera_studies(plan, owned)[index] if plan.cameras else camera_studies(plan, owned)[0]

@@ -71,8 +71,18 @@ def three_point(
 
     Parameters
     ----------
-    lamps: those at hand, the best keys first.
-    needed: light that the cameras need, in lux; None where it is not known.
+    plan
+        the plan that it is placed for.
+    scenes
+        every camera of the plan.
+    scene
+        the camera that it is placed for.
+    grounds
+        what stands in the way of light, for each of ``scenes``.
+    lamps
+        those at hand, the best keys first.
+    needed
+        light that the cameras need, in lux; None where it is not known.
     """
     filming = [one for one in scenes if one.camera and one.camera.role in SEES_FACE]
     if not filming:

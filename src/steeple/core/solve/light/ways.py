@@ -64,10 +64,12 @@ class Stand:
 
     @property
     def full(self) -> Spread:
+        """What it gives the first camera at full level."""
         return self.fulls[0]
 
     @property
     def soft_mm(self) -> float:
+        """Width of the soft edge of the shadow of a hand."""
         return penumbra_mm(self.light.fixture, distance_mm=self.distance_mm, caster_mm=HAND_MM)
 
 
@@ -98,6 +100,7 @@ class Way:
 
     @property
     def soft_mm(self) -> float:
+        """The hardest edge among its lamps."""
         return min(one.soft_mm for one in self.stands)
 
 

@@ -48,6 +48,7 @@ class Assumptions:
         return usual
 
     def note(self, at: str, why: str, *, quantity: Quantity | None = None, text: str = "") -> None:
+        """Note that a field was assumed: its path without the first stroke, why, and what was taken for it."""
         self._paths.add(at)
         path = [int(step) if step.isdigit() else step for step in at.split("/")]
         self.made.append(
@@ -61,6 +62,7 @@ class Assumptions:
 
         Parameters
         ----------
-        paths: of fields in the plan, without the stroke that a pointer begins with.
+        paths
+            of fields in the plan, without the stroke that a pointer begins with.
         """
         return not self._paths.isdisjoint(paths)

@@ -116,9 +116,12 @@ def read_figures(
 
     Parameters
     ----------
-    specs: the figures of a step.
-    numbers: what they are computed from.
-    about: id of the camera that they are of.
+    specs
+        the figures of a step.
+    numbers
+        what they are computed from.
+    about
+        id of the camera that they are of.
     """
     known = [spec.read(numbers, about) for spec in specs if numbers.knows(spec.key)]
     found = [one for one in known if one is not None]

@@ -20,6 +20,7 @@ class Quantity(Result):
     unit: Unit
 
     def words(self, system: UnitSystem) -> str:
+        """The figure in the units of the maker."""
         return quantity_words(self.value, self.unit, system)
 
 

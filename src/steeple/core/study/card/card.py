@@ -62,10 +62,16 @@ def card_of(
 
     Parameters
     ----------
-    camera: id of the camera.
-    first: whether what is the same for every camera stands on this card.
-    studied: each step that has to do with it, with what it worked out.
-    assumed: everything that was assumed.
+    plan
+        the plan, for its title.
+    camera
+        id of the camera.
+    first
+        whether what is the same for every camera stands on this card.
+    studied
+        each step that has to do with it, with what it worked out.
+    assumed
+        everything that was assumed.
     """
     found = {step.id: value for step, value in studied}
     work: GivenWork = found[WORK.id]

@@ -35,10 +35,12 @@ class HoldNumbers(Numbers[HoldStudy]):
 
     @property
     def placement(self) -> Placement | None:
+        """The support in its place; None where the room does not say enough."""
         return self.study.placement
 
     @property
     def loads(self) -> Loads | None:
+        """What it carries; None without a place."""
         return self.study.loads
 
 

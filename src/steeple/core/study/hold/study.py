@@ -51,6 +51,7 @@ class HoldStudy:
 
     @property
     def work(self) -> GivenWork:
+        """The figures of work, table, room and maker."""
         return self.lens.work
 
     @property
@@ -83,9 +84,20 @@ def study_support(
 
     Parameters
     ----------
-    at: path of the support in the plan, such as ``supports/0``.
-    adapters: what there is to join it with.
-    shared: where it stands for another camera, and the cameras beside this one, where there are any.
+    placed
+        the support as the plan has it.
+    lens
+        the camera that it carries.
+    at
+        path of the support in the plan, such as ``supports/0``.
+    plan
+        the plan, for the liveliness of the work.
+    adapters
+        what there is to join it with.
+    assumptions
+        where it is noted what was assumed.
+    shared
+        where it stands for another camera, and the cameras beside this one, where there are any.
 
     Returns
     -------
@@ -221,7 +233,10 @@ def shared_by(alone: Sequence[HoldStudy | None], lens: LensStudy) -> Shared | No
 
     Parameters
     ----------
-    alone: each camera as if the support carried it alone, the one that it stands for first.
+    alone
+        each camera as if the support carried it alone, the one that it stands for first.
+    lens
+        the camera asked about.
     """
     first = alone[0]
     if first is None or first.placement is None:

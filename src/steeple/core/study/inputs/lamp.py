@@ -59,14 +59,17 @@ class GivenLamp:
 
     @property
     def name(self) -> str:
+        """What it is called."""
         return self.part.fixture.name
 
     @property
     def centre(self) -> Vector:
+        """Its middle."""
         return self.emitter.centre
 
     @property
     def is_lit(self) -> bool:
+        """Whether it is switched on and gives light."""
         return self.part.lit and self.level > 0
 
 

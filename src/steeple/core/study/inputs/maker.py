@@ -74,6 +74,7 @@ class Poses:
 
     @property
     def middle(self) -> Figure:
+        """The pose with the hand at the middle of the zone."""
         return self.figures[MIDDLE_POSE]
 
 

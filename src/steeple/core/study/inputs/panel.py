@@ -39,6 +39,7 @@ class GivenCard:
 
     @property
     def name(self) -> str:
+        """What it is called."""
         return self.part.card.name
 
 

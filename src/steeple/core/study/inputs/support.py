@@ -75,7 +75,12 @@ def given_support(placed: PlacedSupport, at: str, assumptions: Assumptions) -> G
 
     Parameters
     ----------
-    at: path of the support in the plan, such as ``supports/0``.
+    placed
+        the support as the plan has it.
+    at
+        path of the support in the plan, such as ``supports/0``.
+    assumptions
+        where it is noted what was assumed.
     """
     gear = placed.gear
     traits = FORMS[gear.form]

@@ -32,6 +32,7 @@ class GivenWindow:
 
     @property
     def out(self) -> Vector:
+        """The direction from the room to the sky."""
         return self.emitter.toward.times(-1.0)
 
     def luminance_to_cd(self, cd_m2: float) -> float:

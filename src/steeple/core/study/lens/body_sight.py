@@ -46,18 +46,22 @@ class BodySight:
 
     @property
     def worst_head_in_frame(self) -> float:
+        """Greatest share of the head in the picture, of all poses."""
         return max(self.head_in_frame)
 
     @property
     def worst_zone_hidden(self) -> float:
+        """Greatest share of the zone behind the head, of all poses."""
         return max(self.zone_hidden_by_head)
 
     @property
     def mean_action_seen(self) -> float:
+        """Share of hand and tool that is seen, in the mean of all poses."""
         return sum(self.action_seen) / len(self.action_seen)
 
     @property
     def least_action_seen(self) -> float:
+        """The same in the worst pose."""
         return min(self.action_seen)
 
 

@@ -69,6 +69,7 @@ class Framing:
 
     @property
     def measure(self) -> Measure:
+        """What is set at the bench: a height, or a distance for a camera that looks nearly level."""
         return "height" if self.camera.tilt_deg <= STEEP_DEG else "distance"
 
     def d_of(self, value_mm: float) -> float:

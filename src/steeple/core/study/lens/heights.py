@@ -56,10 +56,12 @@ class HeightRange:
 
     @property
     def least(self) -> Bound:
+        """The floor that binds: the highest of them."""
         return max(self.floors, key=lambda bound: bound.height_mm)
 
     @property
     def greatest(self) -> Bound | None:
+        """The cap that binds: the lowest of them; None where nothing bounds it."""
         return min(self.caps, key=lambda bound: bound.height_mm) if self.caps else None
 
     @property

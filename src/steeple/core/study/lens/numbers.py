@@ -23,6 +23,7 @@ class LensNumbers(Numbers[LensStudy]):
 
     @property
     def sight(self) -> Sight:
+        """What the camera sees; only asked for where it sees something."""
         assert self.study.sight is not None
         return self.study.sight
 
@@ -30,6 +31,7 @@ class LensNumbers(Numbers[LensStudy]):
         return f"{self.study.camera.at}/{field}"
 
     def height(self) -> tuple[Put, ...]:
+        """H, marked where the height was chosen here."""
         at = self._camera("position/z_mm")
         if self.study.looks_down:
             return self.put("H", "lens above the table", self.study.height_mm, "mm", at)
@@ -37,17 +39,20 @@ class LensNumbers(Numbers[LensStudy]):
         return self.put("H", meaning, self.sight.middle_mm, "mm", at)
 
     def top(self) -> tuple[Put, ...]:
+        """t, the tallest point."""
         return self.put(
             "t", "tallest point of the work", self.study.work.top_mm, "mm", "work/zone_top_mm"
         )
 
     def focal(self) -> tuple[Put, ...]:
+        """f; nothing for a fixed view."""
         focal = self.study.settings.focal_mm
         if focal is None:
             return ()
         return self.put("f", "zoom setting", focal, "mm_exact", self._camera("focal_mm"))
 
     def focus(self) -> tuple[Put, ...]:
+        """u, to the plane of focus."""
         return self.put("u", "lens to focus plane", self.sight.focus_distance_mm, "mm")
 
     def image(self) -> tuple[Put, ...]:
@@ -75,6 +80,7 @@ class LensNumbers(Numbers[LensStudy]):
         return self.put("tan α", "tangent of half the field of view", value, "ratio", at)
 
     def aperture(self) -> tuple[Put, ...]:
+        """N and c; nothing where they are not known."""
         n, coc = self.study.settings.f_number, self.study.settings.coc_mm
         if n is None or coc is None:
             return ()
@@ -84,10 +90,12 @@ class LensNumbers(Numbers[LensStudy]):
         )
 
     def ratio(self) -> tuple[Put, ...]:
+        """m; nothing for a fixed view."""
         ratio = self.sight.magnification
         return () if ratio is None else self.put("m", "magnification", ratio, "ratio")
 
     def delivery(self) -> tuple[Put, ...]:
+        """P, across the published picture."""
         return self.put(
             "P",
             "pixels across the published picture",
@@ -97,11 +105,13 @@ class LensNumbers(Numbers[LensStudy]):
         )
 
     def detail(self) -> tuple[Put, ...]:
+        """s, the finest detail."""
         return self.put(
             "s", "finest detail", self.study.work.detail_mm, "mm_exact", "work/finest_detail_mm"
         )
 
     def rim_parts(self) -> tuple[Put, ...]:
+        """b, from the sensor mark to the front rim."""
         return self.put(
             "b",
             "sensor mark to front rim: flange distance and lens length",

@@ -60,6 +60,7 @@ class DaylightStudy:
 
     @property
     def cct_k(self) -> float:
+        """Colour temperature of the sky of the plan."""
         return SKY_CCT_K[self.sky]
 
     def sky_of(self, moment: Moment) -> float:
@@ -104,8 +105,14 @@ def moments_of(
 
     Parameters
     ----------
-    lux_per_cd: what each window gives on the zone, in the mean, at 1 cd.
-    points: places of the zone that the sun may reach, shape (n, 3).
+    daylight
+        place, date, time and sky of the session.
+    windows
+        those that are open.
+    lux_per_cd
+        what each window gives on the zone, in the mean, at 1 cd.
+    points
+        places of the zone that the sun may reach, shape (n, 3).
     """
     zone = timezone(timedelta(hours=daylight.utc_offset_h))
     begins = datetime.fromisoformat(f"{daylight.date}T{daylight.begins}").replace(tzinfo=zone)
@@ -178,6 +185,7 @@ class LitWindows:
 
     @property
     def emitters(self) -> list[Emitter]:
+        """The windows as areas of light, under the sky of the plan at the beginning."""
         return [
             replace(one.emitter, intensity_cd=cd)
             for one, cd in zip(self.study.windows, self.study.cd, strict=True)
@@ -195,8 +203,16 @@ def lit_windows(
 
     Parameters
     ----------
-    key: what the ground depends on.
-    lights: each window at one candela.
+    ctx
+        the plan, and what is remembered.
+    key
+        what the ground depends on.
+    windows
+        those that are open.
+    ground
+        what stands in the way of light.
+    lights
+        each window at one candela.
     """
     given = ctx.plan.room.daylight
     if given is None or not windows:

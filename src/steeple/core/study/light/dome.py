@@ -68,6 +68,7 @@ class Direction:
 
     @property
     def free(self) -> bool:
+        """Whether a lamp may stand there: nothing in the way, and not in the picture."""
         return not self.blocked and not self.in_frame
 
     @property
@@ -208,12 +209,22 @@ def dome(
 
     Parameters
     ----------
-    distance_mm: from the middle of the zone.
-    where: directions to look at; None = all of them.
-    draft: three poses instead of nine, for an answer while something is moved.
-    beside: the light of other lamps; None = the lamp alone.
-    reach: how low and how high its stand holds it.
-    standing: the lamps that stand already.
+    scene
+        camera, work, people and things.
+    fixture
+        the lamp.
+    distance_mm
+        from the middle of the zone.
+    where
+        directions to look at; None = all of them.
+    draft
+        three poses instead of nine, for an answer while something is moved.
+    beside
+        the light of other lamps; None = the lamp alone.
+    reach
+        how low and how high its stand holds it.
+    standing
+        the lamps that stand already.
     """
     looked = list(where) if where is not None else directions()
     emitters = [lamp_in(scene, fixture, one, distance_mm) for one in looked]
@@ -286,7 +297,12 @@ def penumbra_mm(fixture: Fixture, *, distance_mm: float, caster_mm: float) -> fl
 
     Parameters
     ----------
-    distance_mm: lamp to the work; ``caster_mm``: what throws the shadow, above the work.
+    fixture
+        the lamp; its longer side counts.
+    distance_mm
+        lamp to the work.
+    caster_mm
+        what throws the shadow, above the work.
     """
     return max(lamp_size(fixture)) * caster_mm / max(1.0, distance_mm - caster_mm)
 

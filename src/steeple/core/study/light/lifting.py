@@ -47,7 +47,10 @@ def lifts(study: LightStudy, *, size_mm: float) -> tuple[Lift, ...]:
 
     Parameters
     ----------
-    size_mm: its diameter, within `SIZE_MM`.
+    study
+        the lamps as the camera has them.
+    size_mm
+        its diameter, within `SIZE_MM`.
     """
     rows, around_lx = _areas(study)
     if not study.is_bright:

@@ -43,7 +43,12 @@ def light_map(study: LightStudy, *, of: MapOf, pose: int | None = None) -> Light
 
     Parameters
     ----------
-    pose: 0 … 8 for shadows of one pose; None = the deepest over all.
+    study
+        the lamps as the camera has them.
+    of
+        light, shadow or glare.
+    pose
+        0 … 8 for shadows of one pose; None = the deepest over all.
     """
     points = lattice(study.work, *FINE)
     rows = rows_of(tuple(emitter for emitter, _, _ in study.sources))

@@ -68,6 +68,7 @@ class LightStudy:
 
     @property
     def scene(self) -> LightScene:
+        """What stands in the way of light, and what it falls on."""
         return self.ground.scene
 
     @property
@@ -87,6 +88,7 @@ class LightStudy:
 
     @property
     def lit(self) -> tuple[LampStudy, ...]:
+        """The lamps that are switched on."""
         return tuple(one for one in self.lamps if one.lamp.is_lit)
 
     @property
@@ -147,6 +149,7 @@ class LightStudy:
 
     @property
     def mean_lx(self) -> float:
+        """Light on the zone in the mean, hands away; 0 in the dark."""
         return float(self.open_lx.mean()) if self.is_bright else 0.0
 
     @property

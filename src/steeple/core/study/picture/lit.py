@@ -42,8 +42,14 @@ def lighting_of(
 
     Parameters
     ----------
-    pose: 0 … 8. ``quality``: how close the places are at which shadows are worked out, with the
-    width of the picture.
+    study
+        the lamps as the camera has them.
+    pose
+        0 … 8.
+    quality
+        how close the places are at which shadows are worked out, with the width.
+    width_px
+        width of the picture.
     """
     mean = study.mean_lx
     if not study.is_bright or mean <= 0 or study.cct_k is None:

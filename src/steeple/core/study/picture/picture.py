@@ -109,11 +109,16 @@ def picture_of(
 
     Parameters
     ----------
-    study: a studied camera that forms a picture.
-    width_px: width of the picture to make; its height follows from the published frame.
-    quality: ``draft`` while something is dragged, ``fine`` to be kept.
-    pose: 0 … 8, which of the nine poses.
-    light: the lamps of the plan; an even sky where there is none, or none lit.
+    study
+        a studied camera that forms a picture.
+    width_px
+        width of the picture to make; its height follows from the published frame.
+    quality
+        ``draft`` while something is dragged, ``fine`` to be kept.
+    pose
+        0 … 8, which of the nine poses.
+    light
+        the lamps of the plan; an even sky where there is none, or none lit.
 
     Raises
     ------

@@ -31,7 +31,8 @@ def hands_and_range(work: GivenWork) -> tuple[float, float, float]:
 
     Parameters
     ----------
-    work: work, table and maker in figures.
+    work
+        work, table and maker in figures.
 
     Returns
     -------

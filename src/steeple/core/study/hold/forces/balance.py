@@ -36,10 +36,12 @@ class Tipping:
 
     @property
     def ratio(self) -> float:
+        """Holding against overturning moment, left alone."""
         return self.still.ratio()
 
     @property
     def knocked_ratio(self) -> float:
+        """The same while it is knocked at the top."""
         return self.knocked.ratio(knocked=True)
 
 

@@ -182,7 +182,18 @@ def bending_of(
 
     Parameters
     ----------
-    middle_mm: lens to the middle of the work; ``half_mm`` half the longer side of the zone.
+    support
+        in figures.
+    placement
+        where it stands.
+    loads
+        what it carries.
+    middle_mm
+        lens to the middle of the work.
+    half_mm
+        half the longer side of the zone.
+    beside
+        other cameras on the boom.
     """
     beam = beam_of(support, placement)
     if beam is None:

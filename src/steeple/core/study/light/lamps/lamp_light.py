@@ -124,6 +124,7 @@ class Ground:
 
     @property
     def normal(self) -> Array:
+        """Upright of the work, shape (3,)."""
         return np.array([*self.scene.work.plane.normal])
 
 

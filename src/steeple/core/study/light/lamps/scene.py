@@ -153,6 +153,7 @@ class LightScene:
 
     @property
     def poses(self) -> int:
+        """How many poses of the people it has."""
         return len(self.people)
 
     def in_pose(self, pose: int) -> Solids:
