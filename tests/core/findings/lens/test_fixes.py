@@ -120,3 +120,22 @@ def test_every_move_gives_a_plan_that_is_valid(z: float) -> None:
     for proposal in proposals:
         assert after(plan, proposal) != plan
         assert sentence_words(proposal.action, "in")
+
+
+@pytest.mark.parametrize(
+    ("role", "offered"),
+    [
+        ("overhead", True),
+        ("beauty", True),
+        ("low-side", False),
+        ("three-quarter", False),
+        ("face", False),
+    ],
+)
+def test_a_camera_that_is_to_see_a_slant_is_not_set_square(role: str, offered: bool) -> None:
+    plan = changed(
+        cameras__0__role=role,
+        cameras__0__aim={"tilt_deg": 40.0, "toward_deg": 20.0},
+        cameras__0__position={"x_mm": None, "y_mm": None, "z_mm": None},
+    )
+    assert ("Set the camera square to the work" in said(moves.square_up(scene(plan)))) == offered

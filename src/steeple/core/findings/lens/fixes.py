@@ -17,7 +17,7 @@ from steeple.core.plan.gear.lens import Lens
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.phrases import clock_words
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
-from steeple.core.study.inputs.camera import given_camera_of
+from steeple.core.study.inputs.camera import ROLE_AIM, given_camera_of
 from steeple.core.study.lens.framing import STEEP_DEG, Framing, framing_of
 from steeple.core.study.lens.heights import height_range
 from steeple.core.study.lens.settings import longest_fitting, settle
@@ -25,6 +25,7 @@ from steeple.core.study.lens.study import LensStudy
 from steeple.core.study.plan_study import CameraStudy
 
 _SAME_MM = 0.05
+SQUARE = (0.0, 0.0)
 Place = tuple[Change, ...]
 
 
@@ -234,9 +235,11 @@ def turn(scene: CameraStudy) -> Iterator[Proposal]:
 
 
 def square_up(scene: CameraStudy) -> Iterator[Proposal]:
-    """The camera square to the work, as far off as it is."""
+    """The camera square to the work, as far off as it is; not for an angle that is meant to slant."""
     study = scene.lens
     if study is None or study.sight is None or study.sight.out_of_square_deg < 1:
+        return
+    if ROLE_AIM.get(study.camera.part.role, SQUARE) != SQUARE:
         return
     tilt = scene.work.plane.tilt_deg
     place = scene.work.plane.point(0.0, 0.0, study.sight.middle_mm)
