@@ -1,7 +1,44 @@
 /** Rooms of the web side: imports point downward only. */
+const ORDER = [
+  'main',
+  'app',
+  'page',
+  'steps',
+  'shelf',
+  'gear',
+  'picture',
+  'sheet',
+  'fields',
+  'saving',
+  'drawing',
+  'ui',
+  'api',
+  'domain',
+];
+const SIDE_BY_SIDE = [
+  ['shelf', 'gear'],
+  ['picture', 'sheet'],
+  ['drawing', 'fields'],
+];
+
+/** Everything that stands above a room. */
+const above = (room) => ORDER.slice(0, ORDER.indexOf(room)).join('|');
+
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    ...ORDER.slice(2, -1).map((room) => ({
+      name: `${room}-knows-nothing-above-it`,
+      severity: 'error',
+      from: { path: `^src/${room}/` },
+      to: { path: `^src/(${above(room)})(/|\\.)` },
+    })),
+    ...SIDE_BY_SIDE.map(([one, other]) => ({
+      name: `${one}-does-not-know-${other}`,
+      severity: 'error',
+      from: { path: `^src/${one}/` },
+      to: { path: `^src/${other}/` },
+    })),
     {
       name: 'domain-imports-nothing',
       comment: 'units and words know no React and no fetching; types of the API are allowed',
@@ -12,36 +49,31 @@ module.exports = {
     {
       name: 'drawings-do-not-fetch',
       severity: 'error',
-      from: { path: '^src/drawings' },
-      to: { path: '^src/(api/(?!types)|features|pages|app)' },
+      from: { path: '^src/(drawing|steps/[^/]+/drawing)/' },
+      to: { path: '^src/(api/(?!types)|saving|sheet|picture|fields|steps/[^/]+/requests)' },
     },
     {
-      name: 'ui-stands-alone',
+      name: 'steps-do-not-import-each-other',
       severity: 'error',
-      from: { path: '^src/ui' },
-      to: { path: '^src/(features|pages|app|drawings)' },
+      from: { path: '^src/steps/([^/]+)/' },
+      to: { path: '^src/steps/(?!$1/)', pathNot: '^src/steps/$1/' },
     },
     {
-      name: 'features-do-not-import-each-other',
+      name: 'only-the-page-knows-the-registry',
       severity: 'error',
-      from: { path: '^src/features/([^/]+)/' },
-      to: { path: '^src/features/(?!$1/)', pathNot: '^src/features/$1/' },
+      from: { pathNot: '^src/(page/|steps/registry)' },
+      to: { path: '^src/steps/registry' },
     },
     {
-      name: 'features-know-no-page',
+      name: 'every-room-has-its-place',
+      comment: 'a new folder must be put into the order above',
       severity: 'error',
-      from: { path: '^src/features' },
-      to: { path: '^src/(pages|app)' },
-    },
-    {
-      name: 'api-below-the-rest',
-      severity: 'error',
-      from: { path: '^src/api' },
-      to: { path: '^src/(ui|drawings|features|pages|app)' },
+      from: { pathNot: `^src/(${ORDER.join('|')})(/|\\.)` },
+      to: {},
     },
   ],
   options: {
-    exclude: { path: '\\.test\\.ts$' },
+    exclude: { path: '\\.test\\.tsx?$' },
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },

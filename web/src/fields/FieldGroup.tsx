@@ -1,6 +1,6 @@
 /** Inputs that belong together, folded away until they are wanted; their state in a few words. */
 import { useState } from 'react';
-import sheet from '../sheet/SheetLayout.module.css';
+import sheet from '../ui/SheetLayout.module.css';
 import classes from './FieldGroup.module.css';
 
 interface Props {

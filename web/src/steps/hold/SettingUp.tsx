@@ -5,7 +5,7 @@ import { ChoiceField } from '../../fields/ChoiceField';
 import { PlanField } from '../../fields/PlanField';
 import { Tick } from '../../fields/Tick';
 import { useSheet } from '../../saving/context';
-import sheet from '../../sheet/SheetLayout.module.css';
+import sheet from '../../ui/SheetLayout.module.css';
 import classes from './hold.module.css';
 import { letGo } from './model';
 
