@@ -121,6 +121,14 @@ def test_any_plan_is_worked_out(values: dict[str, Any]) -> None:
     assert_whole(evaluate(plan, try_mends=False))
 
 
+@pytest.mark.exhaustive
+@settings(max_examples=2000, deadline=None, suppress_health_check=list(HealthCheck))
+@given(values=plans)
+def test_very_many_plans_are_worked_out(values: dict[str, Any]) -> None:
+    plan = made(values)
+    assert_whole(evaluate(plan, try_mends=False))
+
+
 @settings(max_examples=12, deadline=None, suppress_health_check=list(HealthCheck))
 @given(values=plans)
 def test_any_plan_has_a_map_and_a_picture_or_says_why_not(values: dict[str, Any]) -> None:

@@ -73,29 +73,33 @@ def test_each_failure_has_a_mend_that_mends(
         assert found.fixes, sentence_words(found.title, "cm")
 
 
-@settings(max_examples=25, deadline=None, suppress_health_check=[HealthCheck.too_slow])
-@given(
-    z=st.floats(min_value=120, max_value=1500),
-    focal=st.floats(min_value=12, max_value=60),
-    width=st.floats(min_value=60, max_value=1400),
-    depth=st.floats(min_value=40, max_value=700),
-    top=st.floats(min_value=0, max_value=300),
-    ceiling=st.one_of(st.none(), st.floats(min_value=1300, max_value=3000)),
+ANY_BENCH = st.fixed_dictionaries(
+    {
+        "cameras__0__position__z_mm": st.floats(min_value=120, max_value=1500),
+        "cameras__0__focal_mm": st.floats(min_value=12, max_value=60),
+        "work__zone__width_mm": st.floats(min_value=60, max_value=1400),
+        "work__zone__depth_mm": st.floats(min_value=40, max_value=700),
+        "work__zone_top_mm": st.floats(min_value=0, max_value=300),
+        "room__ceiling_mm": st.one_of(st.none(), st.floats(min_value=1300, max_value=3000)),
+    }
 )
-def test_mends_hold_for_any_plan(
-    z: float, focal: float, width: float, depth: float, top: float, ceiling: float | None
-) -> None:
-    plan = changed(
-        cameras__0__position__z_mm=z,
-        cameras__0__focal_mm=focal,
-        work__zone__width_mm=width,
-        work__zone__depth_mm=depth,
-        work__zone__from_left_edge_mm=None,
-        work__zone__from_front_edge_mm=None,
-        work__zone_top_mm=top,
-        room__ceiling_mm=ceiling,
-    )
-    assert_every_mend_mends(plan)
+CENTRED: dict[str, Any] = {
+    "work__zone__from_left_edge_mm": None,
+    "work__zone__from_front_edge_mm": None,
+}
+
+
+@settings(max_examples=25, deadline=None, suppress_health_check=[HealthCheck.too_slow])
+@given(ANY_BENCH)
+def test_mends_hold_for_any_plan(values: dict[str, Any]) -> None:
+    assert_every_mend_mends(changed(**CENTRED, **values))
+
+
+@pytest.mark.exhaustive
+@settings(max_examples=500, deadline=None, suppress_health_check=[HealthCheck.too_slow])
+@given(ANY_BENCH)
+def test_mends_hold_for_very_many_plans(values: dict[str, Any]) -> None:
+    assert_every_mend_mends(changed(**CENTRED, **values))
 
 
 def mended(plan: Plan) -> Plan:
