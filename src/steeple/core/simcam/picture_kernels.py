@@ -204,35 +204,21 @@ def render_rows(
 
     Parameters
     ----------
-    rays
-        from which ray of a pixel to which, as a range; those before are in ``picture`` already.
-    picture
-        shape (height, width, 3): the mean over the rays of each pixel, written to.
-    ids
-        shape (height, width): what each pixel shows, written to; `MIXED` where its rays differ.
-    wanted
-        shape (height, width): pixels that get these rays.
-    camera
-        shape (12,): position, axis, right, up; ``half``: tangents of the half angles.
-    focus
-        distance of the focused plane along the axis; ``aperture``: radius of the entrance pupil.
-    capsules, boxes, cylinders
-        shapes (n, 7), (n, 6), (n, 5), with colours (n, 3).
-    table
-        left, right, near, far; ``floor_z``: height of the floor.
-    surfaces
-        colours (3, 3) of floor, table, work.
-    plane
-        shape (14,): middle, x axis, slope, normal, half width, half depth of the zone.
-    marks
-        shape (n, 2), places of the finest lines in the plane; ``line_mm``: their width.
-    lit
-        light on table and work, shape (rows, columns, 3), over ``lit_frame`` (left, right, near,
+    rays: from which ray of a pixel to which, as a range; those before are in ``picture`` already.
+    picture: shape (height, width, 3): the mean over the rays of each pixel, written to.
+    ids: shape (height, width): what each pixel shows, written to; `MIXED` where its rays differ.
+    wanted: shape (height, width): pixels that get these rays.
+    camera: shape (12,): position, axis, right, up; ``half``: tangents of the half angles.
+    focus: distance of the focused plane along the axis; ``aperture``: radius of the entrance pupil.
+    capsules, boxes, cylinders: shapes (n, 7), (n, 6), (n, 5), with colours (n, 3).
+    table: left, right, near, far; ``floor_z``: height of the floor.
+    surfaces: colours (3, 3) of floor, table, work.
+    plane: shape (14,): middle, x axis, slope, normal, half width, half depth of the zone.
+    marks: shape (n, 2), places of the finest lines in the plane; ``line_mm``: their width.
+    lit: light on table and work, shape (rows, columns, 3), over ``lit_frame`` (left, right, near,
         far); ``shine``: what the gloss of the work adds, the same shape.
-    lamps
-        shape (n, 6): middle, and light at one millimetre in each colour, for solids.
-    around
-        light from above and from below all round, shape (2, 3).
+    lamps: shape (n, 6): middle, and light at one millimetre in each colour, for solids.
+    around: light from above and from below all round, shape (2, 3).
     """
     height, width = picture.shape[0], picture.shape[1]
     px, py, pz = camera[0], camera[1], camera[2]
@@ -383,8 +369,7 @@ def rough_pixels(picture: Array, ids: Ids, rough: NDArray[np.bool_]) -> None:
 
     Parameters
     ----------
-    picture, ids
-        as `render_rows` leaves them; ``rough``: shape (height, width), written to.
+    picture, ids: as `render_rows` leaves them; ``rough``: shape (height, width), written to.
     """
     height, width = ids.shape
     for j in range(height):

@@ -78,14 +78,14 @@ def lens_answer(study: LensStudy | None, ctx: Context) -> Answer:
     height = door(mm(study.height_mm), figure="lens.height", field=f"{at}/position/z_mm")
     sight = study.sight
     if sight is None:
+        least = mm(study.framing.value_of(study.framing.lowest))
         return Answer(
             step="lens",
             about=study.camera.id,
             line=say("At {height} the lens hangs inside the work and sees nothing.", height=height),
-            under=say(
-                "It must be above {least}.",
-                least=mm(study.framing.value_of(study.framing.lowest)),
-            ),
+            under=say("It must be above {least}.", least=least)
+            if study.by_height
+            else say("It must be more than {least} from the middle of the work.", least=least),
         )
     return Answer(
         step="lens",
