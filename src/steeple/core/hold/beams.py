@@ -60,7 +60,17 @@ def tube_inertia(*, outer_mm: float, wall_mm: float) -> float:
 
 
 def tube_mass_per_mm(*, outer_mm: float, wall_mm: float, material: str) -> float:
-    """Mass of a millimetre of tube, in grams."""
+    """Mass of a millimetre of tube, in grams.
+
+    Parameters
+    ----------
+    outer_mm
+        outer diameter, > 0.
+    wall_mm
+        thickness of the wall, > 0.
+    material
+        of the tube.
+    """
     outer, wall = positive(outer_mm, "outer_mm"), positive(wall_mm, "wall_mm")
     inner = max(0.0, outer - 2 * wall)
     return math.pi * (outer**2 - inner**2) / 4.0 * DENSITY_G_MM3[material]
@@ -76,7 +86,19 @@ class Stretch:
 
 
 def tube(*, length_mm: float, outer_mm: float, wall_mm: float, material: str) -> Stretch:
-    """A length of tube as a stretch of beam."""
+    """A length of tube as a stretch of beam.
+
+    Parameters
+    ----------
+    length_mm
+        > 0.
+    outer_mm
+        outer diameter, > 0.
+    wall_mm
+        thickness of the wall, > 0.
+    material
+        of the tube.
+    """
     return Stretch(
         length_mm=length_mm,
         stiffness_n_mm2=MODULUS_MPA[material] * tube_inertia(outer_mm=outer_mm, wall_mm=wall_mm),

@@ -51,5 +51,13 @@ def allowed_load_g(*, rated_g: float, rated_reach_mm: float | None, reach_mm: fl
 
 
 def friction_share(*, torque: float, holds: float) -> float:
-    """Torque as a share of what a joint holds; infinite for a joint that holds nothing."""
+    """Torque as a share of what a joint holds; infinite for a joint that holds nothing.
+
+    Parameters
+    ----------
+    torque
+        at the joint, N·m.
+    holds
+        what the joint holds, N·m.
+    """
     return math.inf if holds <= 0 else abs(torque) / holds

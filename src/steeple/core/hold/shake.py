@@ -59,11 +59,27 @@ def in_a_row_hz(*frequencies_hz: float) -> float:
 
 
 def swing_mm(*, jolt_mm_s: float, frequency_hz: float) -> float:
-    """How far a support swings after a change of speed of its foot: Δv ÷ (2·π·f)."""
+    """How far a support swings after a change of speed of its foot: Δv ÷ (2·π·f).
+
+    Parameters
+    ----------
+    jolt_mm_s
+        change of speed of the foot, mm/s.
+    frequency_hz
+        of the first swing, > 0.
+    """
     return jolt_mm_s / (2 * math.pi * positive(frequency_hz, "frequency_hz"))
 
 
 def damping_ratio(*, frequency_hz: float, rings_s: float) -> float:
-    """The damping of a swing that has died down to `STILL` after a time: −ln 0.05 ÷ (2·π·f·t)."""
+    """The damping of a swing that has died down to `STILL` after a time: −ln 0.05 ÷ (2·π·f·t).
+
+    Parameters
+    ----------
+    frequency_hz
+        of the first swing, > 0.
+    rings_s
+        time until it has died down, > 0.
+    """
     turns = 2 * math.pi * positive(frequency_hz, "frequency_hz") * positive(rings_s, "rings_s")
     return min(1.0, -math.log(STILL) / turns)

@@ -65,7 +65,15 @@ def span_options(
 def nearest_options(
     options: Sequence[SpanOption], wanted_mm: float
 ) -> tuple[SpanOption | None, SpanOption | None, SpanOption | None]:
-    """The set that fits with the fewest sections, and the nearest that are too short and too long."""
+    """The set that fits with the fewest sections, and the nearest that are too short and too long.
+
+    Parameters
+    ----------
+    options
+        spans there are.
+    wanted_mm
+        span asked for.
+    """
     fits = next((one for one in options if one.miss_mm(wanted_mm) == 0), None)
     short = [one for one in options if one.miss_mm(wanted_mm) < 0]
     long = [one for one in options if one.miss_mm(wanted_mm) > 0]
@@ -79,7 +87,15 @@ def nearest_options(
 def least_at_or_over(
     options: Sequence[SpanOption], wanted_mm: float
 ) -> tuple[SpanOption, float] | None:
-    """The shortest span that is at least as long as wanted, for a bar that may reach beyond."""
+    """The shortest span that is at least as long as wanted, for a bar that may reach beyond.
+
+    Parameters
+    ----------
+    options
+        spans there are.
+    wanted_mm
+        span asked for.
+    """
     over = [
         (one, max(one.least_mm, wanted_mm))
         for one in options

@@ -70,6 +70,11 @@ class Edge:
 def footprint(points: tuple[Point, ...]) -> Polygon:
     """The polygon that a rig stands on: the hull of its feet, counterclockwise.
 
+    Parameters
+    ----------
+    points
+        feet, (x, y) in millimetres.
+
     Raises
     ------
     InputError
@@ -151,7 +156,15 @@ def edges_of(
 
 
 def worst(edges: Sequence[Edge], *, knocked: bool) -> Edge:
-    """The edge with the least ratio."""
+    """The edge with the least ratio.
+
+    Parameters
+    ----------
+    edges
+        of the footprint.
+    knocked
+        whether something knocks it at the top.
+    """
     return min(edges, key=lambda edge: (edge.ratio(knocked=knocked), -edge.overturning_n_m))
 
 
@@ -159,6 +172,17 @@ def mass_needed(
     edges: Sequence[Edge], at: Point, *, knocked: bool = True, least: float = LEAST_RATIO
 ) -> tuple[float, float]:
     """The least and the greatest mass, put at a place, with which every edge keeps its ratio.
+
+    Parameters
+    ----------
+    edges
+        of the footprint.
+    at
+        place of the mass, (x, y) in millimetres.
+    knocked
+        whether something knocks it at the top.
+    least
+        ratio that every edge keeps.
 
     Returns
     -------
@@ -186,5 +210,11 @@ def mass_needed(
 
 
 def standing_area_mm2(polygon: Polygon) -> float:
-    """The area that a rig stands on."""
+    """The area that a rig stands on.
+
+    Parameters
+    ----------
+    polygon
+        what it stands on, in millimetres.
+    """
     return float(polygon.area)

@@ -22,12 +22,26 @@ GELS: tuple[tuple[str, float], ...] = (
 
 
 def mired(cct_k: float) -> float:
-    """10⁶ ÷ K."""
+    """10⁶ ÷ K.
+
+    Parameters
+    ----------
+    cct_k
+        colour temperature, > 0.
+    """
     return 1e6 / positive(cct_k, "cct_k")
 
 
 def mixed_cct_k(ccts_k: Sequence[float], shares: Sequence[float]) -> float:
-    """Colour temperature of mixed light by its mean in mired (an estimate for near colours)."""
+    """Colour temperature of mixed light by its mean in mired (an estimate for near colours).
+
+    Parameters
+    ----------
+    ccts_k
+        colour temperature of each light, > 0.
+    shares
+        what each gives of all the light.
+    """
     total = sum(shares)
     if total <= 0:
         raise ValueError("no light to mix")
@@ -35,7 +49,15 @@ def mixed_cct_k(ccts_k: Sequence[float], shares: Sequence[float]) -> float:
 
 
 def spread_mired(ccts_k: Sequence[float], shares: Sequence[float]) -> float:
-    """Greatest difference in mired among lamps that give at least `LEAST_SHARE` of the light."""
+    """Greatest difference in mired among lamps that give at least `LEAST_SHARE` of the light.
+
+    Parameters
+    ----------
+    ccts_k
+        colour temperature of each light, > 0.
+    shares
+        what each gives of all the light.
+    """
     total = sum(shares)
     if total <= 0:
         return 0.0
@@ -45,7 +67,15 @@ def spread_mired(ccts_k: Sequence[float], shares: Sequence[float]) -> float:
 
 def gel_for(*, from_k: float, to_k: float) -> tuple[str, float] | None:
     """The gel that brings a lamp nearest to another colour, with what is left in mired; None where
-    none betters it."""
+    none betters it.
+
+    Parameters
+    ----------
+    from_k
+        colour temperature of the lamp.
+    to_k
+        the one wanted.
+    """
     wanted = mired(to_k) - mired(from_k)
     name, shift = min(GELS, key=lambda gel: abs(gel[1] - wanted))
     left = abs(wanted - shift)
@@ -66,6 +96,13 @@ def tint(*, cct_k: float, white_k: float) -> tuple[float, float, float]:
 
     Both are taken as black bodies, read at 610, 550 and 465 nm. Reference: Planck's law; an estimate
     of what a camera shows, not a colour standard.
+
+    Parameters
+    ----------
+    cct_k
+        colour temperature, > 0.
+    white_k
+        the one that the picture is balanced for.
     """
     positive(cct_k, "cct_k"), positive(white_k, "white_k")
 

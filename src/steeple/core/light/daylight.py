@@ -66,7 +66,15 @@ def sky_lx(sun_deg: float, sky: Sky) -> float:
 
 
 def sun_lx(sun_deg: float, sky: Sky) -> float:
-    """Light of the sun on a plane square to it; none under a closed sky or below the horizon."""
+    """Light of the sun on a plane square to it; none under a closed sky or below the horizon.
+
+    Parameters
+    ----------
+    sun_deg
+        elevation of the sun.
+    sky
+        clear, hazy or overcast.
+    """
     air = _AIR.get(sky)
     if air is None or sun_deg <= 0.5:
         return 0.0
@@ -74,5 +82,15 @@ def sun_lx(sun_deg: float, sky: Sky) -> float:
 
 
 def window_cd_m2(sun_deg: float, sky: Sky, *, transmittance: float) -> float:
-    """Luminance of a window that shows the sky, taken as even: E ÷ π, less what the pane keeps."""
+    """Luminance of a window that shows the sky, taken as even: E ÷ π, less what the pane keeps.
+
+    Parameters
+    ----------
+    sun_deg
+        elevation of the sun.
+    sky
+        clear, hazy or overcast.
+    transmittance
+        share that the pane lets through, 0 … 1.
+    """
     return sky_lx(sun_deg, sky) / math.pi * transmittance

@@ -53,7 +53,15 @@ def exponent_of(beam_deg: float) -> float:
 
 
 def axis_intensity(*, flux_lm: float, exponent: float) -> float:
-    """I₀ in cd of a lamp that gives a flux into the half space before it: Φ·(k + 1) ÷ 2π."""
+    """I₀ in cd of a lamp that gives a flux into the half space before it: Φ·(k + 1) ÷ 2π.
+
+    Parameters
+    ----------
+    flux_lm
+        all light of the lamp, > 0.
+    exponent
+        of its cosine lobe, ≥ 0.
+    """
     return positive(flux_lm, "flux_lm") * (exponent + 1.0) / (2 * math.pi)
 
 
@@ -148,7 +156,17 @@ def _prism_edges(sides: int) -> Whole:
 def box_hull(
     centre: Vector, sizes: Vector, axes: tuple[Vector, Vector, Vector] | None = None
 ) -> Hull:
-    """A box by its middle and sizes, square to the axes or along three unit vectors."""
+    """A box by its middle and sizes, square to the axes or along three unit vectors.
+
+    Parameters
+    ----------
+    centre
+        its middle, millimetres.
+    sizes
+        along each axis, millimetres.
+    axes
+        three unit vectors square to each other; those of the plan where none are given.
+    """
     x, y, z = axes or (Vector(1, 0, 0), Vector(0, 1, 0), Vector(0, 0, 1))
     rows = []
     for axis, size in ((x, sizes.x), (y, sizes.y), (z, sizes.z)):
@@ -172,7 +190,21 @@ CYLINDER_SIDES = 16
 
 def cylinder_hull(x: float, y: float, radius: float, low: float, high: float) -> Hull:
     """An upright cylinder as a prism whose sides touch it between their middles and edges, so that
-    it covers the same area."""
+    it covers the same area.
+
+    Parameters
+    ----------
+    x
+        of its axis.
+    y
+        of its axis.
+    radius
+        of it, > 0.
+    low
+        height of its foot.
+    high
+        height of its top.
+    """
     apothem = radius * math.sqrt(math.pi / (CYLINDER_SIDES * math.tan(math.pi / CYLINDER_SIDES)))
     rows = [(0.0, 0.0, 1.0, high), (0.0, 0.0, -1.0, -low)]
     for side in range(CYLINDER_SIDES):
@@ -188,7 +220,15 @@ def cylinder_hull(x: float, y: float, radius: float, low: float, high: float) ->
 
 
 def solids_of(capsules: Array, hulls: tuple[Hull, ...] = ()) -> Solids:
-    """Capsules of shape (m, 7) and hulls as arrays for the kernels."""
+    """Capsules of shape (m, 7) and hulls as arrays for the kernels.
+
+    Parameters
+    ----------
+    capsules
+        shape (m, 7): both ends and the radius.
+    hulls
+        convex solids.
+    """
 
     def starts(lengths: Iterable[int]) -> Whole:
         return np.cumsum([0, *lengths]).astype(np.int64)
@@ -222,7 +262,13 @@ class Lit:
 
 
 def rows_of(emitters: tuple[Emitter, ...]) -> Array:
-    """Lamps as rows for the kernels, shape (l, `EMITTER_COLUMNS`)."""
+    """Lamps as rows for the kernels, shape (l, `EMITTER_COLUMNS`).
+
+    Parameters
+    ----------
+    emitters
+        lamps.
+    """
     return np.array([one.row for one in emitters], dtype=np.float64).reshape(-1, EMITTER_COLUMNS)
 
 

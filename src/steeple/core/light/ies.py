@@ -100,6 +100,11 @@ def _layout(first: str) -> str:
 def read_ies(text: str) -> Photometry:
     """Read a file.
 
+    Parameters
+    ----------
+    text
+        the file as text.
+
     Raises
     ------
     DocumentError
@@ -246,7 +251,13 @@ def _folded(h: Array, horizontal: Array, line: int) -> Array:
 
 
 def flux_of(table: Array) -> float:
-    """All light of a table of intensities in candela on the grid of the kernels."""
+    """All light of a table of intensities in candela on the grid of the kernels.
+
+    Parameters
+    ----------
+    table
+        intensities in candela on the grid of the kernels.
+    """
     v = np.radians(np.arange(TABLE_V, dtype=float))
     mean = table[:-1].mean(axis=0)
     edges = np.cos(v[:-1]) - np.cos(v[1:])

@@ -128,5 +128,13 @@ def min_focus_from_rim(*, rim_to_print_mm: float, length_mm: float, flange_mm: f
 
 
 def magnification_from_tape(*, active_width_mm: float, seen_mm: float) -> float:
-    """Greatest magnification from the length of tape seen across at the nearest focus: w/s."""
+    """Greatest magnification from the length of tape seen across at the nearest focus: w/s.
+
+    Parameters
+    ----------
+    active_width_mm
+        of the active area, > 0.
+    seen_mm
+        length of tape seen across the picture, > 0.
+    """
     return positive(active_width_mm, "active_width_mm") / positive(seen_mm, "seen_mm")

@@ -17,7 +17,13 @@ GREY = 0.18
 
 
 def film_shutter(frame_rate_hz: float) -> float:
-    """The exposure time of half a frame, 1/(2·frame rate), in seconds."""
+    """The exposure time of half a frame, 1/(2·frame rate), in seconds.
+
+    Parameters
+    ----------
+    frame_rate_hz
+        frames a second, > 0.
+    """
     return 1 / (2 * positive(frame_rate_hz, "frame_rate_hz"))
 
 
@@ -46,13 +52,33 @@ def steady_shutter(*, frame_rate_hz: float, mains_hz: float) -> float:
 
 
 def illuminance_needed(*, effective_f_number: float, shutter_s: float, iso: float) -> float:
-    """Illuminance for a right exposure: E = C·N²/(t·S), in lux, with the effective f-number."""
+    """Illuminance for a right exposure: E = C·N²/(t·S), in lux, with the effective f-number.
+
+    Parameters
+    ----------
+    effective_f_number
+        f-number with the lengthening at close range, > 0.
+    shutter_s
+        exposure time in seconds, > 0.
+    iso
+        sensitivity, > 0.
+    """
     n = positive(effective_f_number, "effective_f_number")
     return FLAT_RECEPTOR_C * n * n / (positive(shutter_s, "shutter_s") * positive(iso, "iso"))
 
 
 def iso_needed(*, effective_f_number: float, shutter_s: float, illuminance_lx: float) -> float:
-    """ISO for a right exposure: S = C·N²/(t·E); the inverse of `illuminance_needed`."""
+    """ISO for a right exposure: S = C·N²/(t·E); the inverse of `illuminance_needed`.
+
+    Parameters
+    ----------
+    effective_f_number
+        f-number with the lengthening at close range, > 0.
+    shutter_s
+        exposure time in seconds, > 0.
+    illuminance_lx
+        light on the work, > 0.
+    """
     n = positive(effective_f_number, "effective_f_number")
     return (
         FLAT_RECEPTOR_C

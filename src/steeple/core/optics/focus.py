@@ -22,6 +22,13 @@ def nearest_from_sensor_mark(*, focal_mm: float, min_focus_from_mark_mm: float) 
 
     u₀ = (D₀ + √(D₀² − 4·f·D₀))/2, the larger root of u + f·u/(u − f) = D₀.
 
+    Parameters
+    ----------
+    focal_mm
+        focal length, > 0.
+    min_focus_from_mark_mm
+        least distance from the sensor mark, > 0.
+
     Raises
     ------
     InputError
@@ -43,7 +50,15 @@ def nearest_from_sensor_mark(*, focal_mm: float, min_focus_from_mark_mm: float) 
 
 
 def nearest_from_magnification(*, focal_mm: float, greatest_magnification: float) -> float:
-    """Least pupil-to-plane distance u₀ = f·(1 + 1/m₀) from the greatest magnification m₀ > 0."""
+    """Least pupil-to-plane distance u₀ = f·(1 + 1/m₀) from the greatest magnification m₀ > 0.
+
+    Parameters
+    ----------
+    focal_mm
+        focal length, > 0.
+    greatest_magnification
+        image ÷ object at the nearest focus, > 0.
+    """
     positive(focal_mm, "focal_mm")
     return focal_mm * (1 + 1 / positive(greatest_magnification, "greatest_magnification"))
 
@@ -57,6 +72,15 @@ def nearest_focus(
     """Least pupil-to-plane distance from whichever figure is known and usable.
 
     The printed distance is taken where D₀ ≥ 4·f, else the greatest magnification.
+
+    Parameters
+    ----------
+    focal_mm
+        focal length, > 0.
+    min_focus_from_mark_mm
+        least distance from the sensor mark, > 0; None where it is not printed.
+    greatest_magnification
+        image ÷ object at the nearest focus, > 0; None where it is not printed.
 
     Returns
     -------
@@ -74,7 +98,15 @@ def nearest_focus(
 
 
 def circle_of_confusion(*, width_mm: float, height_mm: float) -> float:
-    """Default circle of confusion c = √(w² + h²)/1500 for an active area, in millimetres."""
+    """Default circle of confusion c = √(w² + h²)/1500 for an active area, in millimetres.
+
+    Parameters
+    ----------
+    width_mm
+        of the active area, > 0.
+    height_mm
+        of the active area, > 0.
+    """
     positive(width_mm, "width_mm")
     return math.hypot(width_mm, positive(height_mm, "height_mm")) / COC_PER_DIAGONAL
 
@@ -100,6 +132,11 @@ def airy_disc(*, effective_f_number: float) -> float:
     """Diameter of the Airy disc in the picture: 2.44·λ·N(1 + m), in millimetres.
 
     Reference: Hecht, *Optics*, ch. 10 (Fraunhofer diffraction, circular aperture).
+
+    Parameters
+    ----------
+    effective_f_number
+        f-number with the lengthening at close range, > 0.
     """
     return 2.44 * WAVELENGTH_MM * positive(effective_f_number, "effective_f_number")
 
@@ -112,6 +149,17 @@ def background_blur(
     (f²/N)·|d − u|/(d·(u − f)).
 
     Reference: Ray, *Applied Photographic Optics*, chapter on depth of field.
+
+    Parameters
+    ----------
+    focal_mm
+        focal length, > 0.
+    f_number
+        as set, > 0.
+    pupil_to_focus_mm
+        entrance pupil to the plane of focus, greater than the focal length.
+    distance_mm
+        entrance pupil to the point, > 0.
     """
     image_distance(focal_mm=focal_mm, pupil_to_focus_mm=pupil_to_focus_mm)
     d = positive(distance_mm, "distance_mm")
@@ -131,6 +179,17 @@ def sharp_range(
     *, focal_mm: float, f_number: float, circle_of_confusion_mm: float, pupil_to_focus_mm: float
 ) -> SharpRange:
     """Near and far limit: u·f²/(f² ± N·c·(u − f)).
+
+    Parameters
+    ----------
+    focal_mm
+        focal length, > 0.
+    f_number
+        as set, > 0.
+    circle_of_confusion_mm
+        blur taken as sharp, > 0.
+    pupil_to_focus_mm
+        entrance pupil to the plane of focus, greater than the focal length.
 
     Returns
     -------
@@ -172,6 +231,17 @@ def f_number_holding(
     """Least f-number that keeps two distances sharp at once, focused at `shared_focus_distance`.
 
     N = f²·(b − a)/(c·(2ab − f·(a + b))) for a < b.
+
+    Parameters
+    ----------
+    focal_mm
+        focal length, > 0.
+    circle_of_confusion_mm
+        blur taken as sharp, > 0.
+    near_mm
+        entrance pupil to the nearest place, > 0.
+    far_mm
+        entrance pupil to the farthest, at least ``near_mm``.
 
     Returns
     -------

@@ -58,6 +58,13 @@ def delivered_frame(*, recording_px: Extent, delivery_px: Extent) -> DeliveredFr
 
     A recording and a delivery of opposite orientation (one wide, one upright) are matched by
     turning the camera on its side, which loses the least.
+
+    Parameters
+    ----------
+    recording_px
+        of the recording, each > 0.
+    delivery_px
+        of the published picture, each > 0.
     """
     for name, extent in (("recording_px", recording_px), ("delivery_px", delivery_px)):
         positive(extent.width, name)
@@ -74,6 +81,13 @@ def crop_limit(*, recording_px: Extent, delivery_px: Extent) -> float:
 
     Recording ÷ delivery along the delivered width, after the aspect crop. Below 1 the recording is
     already smaller than the delivery.
+
+    Parameters
+    ----------
+    recording_px
+        of the recording, each > 0.
+    delivery_px
+        of the published picture, each > 0.
     """
     frame = delivered_frame(recording_px=recording_px, delivery_px=delivery_px)
     across = recording_px.height if frame.on_its_side else recording_px.width
@@ -81,7 +95,15 @@ def crop_limit(*, recording_px: Extent, delivery_px: Extent) -> float:
 
 
 def pixels_per_mm(*, pixels: float, coverage_mm: float) -> float:
-    """Pixels on each millimetre of a plane of which ``coverage_mm`` is seen across ``pixels``."""
+    """Pixels on each millimetre of a plane of which ``coverage_mm`` is seen across ``pixels``.
+
+    Parameters
+    ----------
+    pixels
+        across, > 0.
+    coverage_mm
+        seen across them, > 0.
+    """
     return positive(pixels, "pixels") / positive(coverage_mm, "coverage_mm")
 
 

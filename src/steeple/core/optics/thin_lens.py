@@ -51,7 +51,15 @@ def image_distance(*, focal_mm: float, pupil_to_focus_mm: float) -> float:
 
 
 def magnification(*, focal_mm: float, pupil_to_focus_mm: float) -> float:
-    """Magnification m = f/(u − f) = v/u, without unit. Range and errors as `image_distance`."""
+    """Magnification m = f/(u − f) = v/u, without unit. Range and errors as `image_distance`.
+
+    Parameters
+    ----------
+    focal_mm
+        focal length, > 0.
+    pupil_to_focus_mm
+        entrance pupil to the plane of focus, greater than the focal length.
+    """
     v = image_distance(focal_mm=focal_mm, pupil_to_focus_mm=pupil_to_focus_mm)
     return v / pupil_to_focus_mm
 
@@ -80,6 +88,13 @@ def coverage(*, extent_mm: float, image_distance_mm: float, plane_distance_mm: f
 def sensor_mark_to_subject(*, focal_mm: float, pupil_to_focus_mm: float) -> float:
     """Distance D = u + v from the sensor mark to the focused plane, in millimetres.
 
+    Parameters
+    ----------
+    focal_mm
+        focal length, > 0.
+    pupil_to_focus_mm
+        entrance pupil to the plane of focus, greater than the focal length.
+
     Notes
     -----
     A thin lens has its principal planes in one place; a thick lens adds their separation, which
@@ -94,6 +109,13 @@ def effective_f_number(*, f_number: float, magnification_ratio: float) -> float:
     """Effective f-number N·(1 + m): what the exposure and the blur at close range go by.
 
     Reference: Jacobson, *The Manual of Photography*, chapter on close-up exposure.
+
+    Parameters
+    ----------
+    f_number
+        as set, > 0.
+    magnification_ratio
+        image ÷ object, ≥ 0.
     """
     positive(f_number, "f_number")
     return f_number * (1 + positive(magnification_ratio, "magnification_ratio"))

@@ -156,7 +156,10 @@ def test_within_the_work_it_says_above_what_it_must_be() -> None:
     ("change", "words"),
     [
         ({}, "Sharp 4.2 cm under to 6.5 cm above the table at f/5.6"),
-        ({"cameras__0__focus_height_mm": 60, "cameras__0__f_number": 4}, "Sharp 2.5 cm above to 9.2 cm above the table at f/4"),
+        (
+            {"cameras__0__focus_height_mm": 60, "cameras__0__f_number": 4},
+            "Sharp 2.5 cm above to 9.2 cm above the table at f/4",
+        ),
         ({"cameras__0__f_number": 22, "cameras__0__focal_mm": 16}, "above the table down at f/22"),
         (tipped(30.0, 180.0), "Sharp from "),
     ],
