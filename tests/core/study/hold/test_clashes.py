@@ -7,6 +7,7 @@ from typing import Any
 
 import numpy as np
 import pytest
+from shapely.geometry import box
 
 from steeple.core.geometry.rectangle import Rectangle
 from steeple.core.geometry.room import Block
@@ -22,8 +23,8 @@ from steeple.core.study.hold.clashes import (
     seat_of,
 )
 from steeple.core.study.hold.study import HoldStudy
-from tests.hold_cases import held
-from tests.plans import CLAMP, SOUND, changed, scene
+from tests.hold_cases import gear, held
+from tests.plans import SOUND, changed, scene
 
 ROOM: dict[str, Any] = {
     "room__width_mm": 4000,
@@ -186,14 +187,18 @@ def test_a_camera_is_not_held_by_what_stands_in_its_picture() -> None:
     assert "picture" not in meets(hold.spot, hold.placement, dropped)
 
 
-def test_a_pole_on_the_table_keeps_off_the_zone_and_on_the_table() -> None:
-    hold = study(changed(**held(CLAMP, foot={"x_mm": -600.0, "y_mm": 300.0})))
-    assert hold.placement is not None
-    inside = [(-650.0, 250.0), (-550.0, 250.0), (-600.0, 340.0)]
-    over = [(-750.0, 250.0), (-550.0, 250.0), (-600.0, 340.0)]
-    polygon = hold.placement.polygon
-    if polygon is None:
-        assert "edge" not in meets(hold.spot, hold.placement, feet=tuple(over))
-        return
-    assert "edge" not in meets(hold.spot, hold.placement, feet=tuple(inside))
-    assert "edge" in meets(hold.spot, hold.placement, feet=tuple(over))
+def test_a_small_stand_keeps_off_the_zone_and_on_the_table() -> None:
+    stand = gear(form="table-top stand", anchor="table", footprint_mm=150)
+    hold = study(changed(**held(stand, foot={"x_mm": -550.0, "y_mm": 250.0})))
+    placement = hold.placement
+    assert placement is not None
+    assert placement.polygon is not None
+    assert not {"edge", "zone"} & set(meets(hold.spot, placement))
+    inside, over = (-650.0, 250.0), (-750.0, 250.0)
+    rest = ((-550.0, 250.0), (-600.0, 340.0))
+    assert "edge" not in meets(hold.spot, placement, feet=(inside, *rest))
+    assert "edge" in meets(hold.spot, placement, feet=(over, *rest))
+    zone = hold.work.footprint
+    for gap, hits in ((1.0, False), (-1.0, True)):
+        aside = box(zone.left - 150 - gap, -50, zone.left - gap, 50)
+        assert ("zone" in meets(hold.spot, placement, polygon=aside)) == hits

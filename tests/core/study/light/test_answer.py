@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from datetime import date
-
 import pytest
 
 from steeple.core.evaluation import evaluate
@@ -127,9 +125,6 @@ def test_by_the_window_alone_it_says_how_much_and_how_that_changes() -> None:
 
 
 def test_the_window_gets_brighter_in_the_morning() -> None:
-    daylight = WINDOW_ALONE.room.daylight
-    assert daylight is not None
-    assert date.fromisoformat(str(daylight.date))
     morning = changed(WINDOW_ALONE, room__daylight__begins="07:30", room__daylight__sky="clear")
     assert " a clear sky" in line(morning)
     assert "brighter at " in line(morning)
