@@ -134,6 +134,6 @@ def rays() -> Iterator[Timing]:
         "rays of the light study ÷ Embree’s",
         percentile(sorted(ratios), 0.5),
         "times",
-        5,
+        8,
         at_least=True,
     )

@@ -53,8 +53,8 @@ set_up_python() {
 # The compiled loops of the core, so that nobody waits for them later.
 warm_kernels() {
   local want
-  want=$(hash_of src/steeple/core/geometry/kernels.py src/steeple/core/simcam/kernels.py \
-    src/steeple/core/light/kernels/*.py)
+  # shellcheck disable=SC2046 — no file name here has a space in it.
+  want=$(hash_of $(grep -rlE --include='*.py' '^@[a-z_]*loop' src/steeple/core | sort))
   is_done kernels "$want" && return
   say "Compiling the loops of the core ..."
   # A compiled loop does not notice that one it calls has changed.

@@ -20,7 +20,6 @@ FINDINGS_FILES = ("rules", "cautions")
 LONG = 400
 REASONS = {
     "src/steeple/core/light/kernels/exact.py": "one compiled loop with the pieces it inlines",
-    "src/steeple/core/light/kernels/silhouettes.py": "one compiled loop with the pieces it inlines",
 }
 """Files that may be longer than `LONG` lines, and why."""
 DOZEN = 12

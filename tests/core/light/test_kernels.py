@@ -189,11 +189,11 @@ def test_the_hidden_stretch_of_a_row_against_walking_along_it(
 
 
 def test_a_hull_round_the_point_hides_everything_and_one_behind_the_lamp_nothing() -> None:
-    work = np.zeros((2, 64)), np.zeros((2, 64))
+    clip = np.zeros((2, 2, 64))
     for centre, hidden in ((Vector(0, 0, 0), True), (Vector(0, 0, 2500), False)):
         hull = box_hull(centre, Vector(100, 100, 100))
         row = (0.0, 0.0, 0.0, -50.0, 0.0, 1000.0, 100.0, 0.0, 0.0)
-        low, high = hull_stretch(*row, hull.planes, 0, 6, work[0], work[1])
+        low, high = hull_stretch(*row, hull.planes, 0, 6, clip)
         assert (low <= high) == hidden
 
 

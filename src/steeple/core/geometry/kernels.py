@@ -8,10 +8,14 @@ Reference: Ericson, *Real-Time Collision Detection*, sec. 5.1.9 (closest points 
 
 from __future__ import annotations
 
+from collections.abc import Callable
+from typing import TypeVar
+
 import numpy as np
 from numba import njit
 from numpy.typing import NDArray
 
+Loop = TypeVar("Loop", bound=Callable[..., object])
 Array = NDArray[np.float64]
 Flags = NDArray[np.bool_]
 Whole = NDArray[np.int64]
@@ -20,12 +24,46 @@ CAPSULE_COLUMNS = 7
 """a (x, y, z), b (x, y, z), radius; millimetres."""
 
 
-@njit(cache=True, nogil=True)
+def _compiled(function: Loop, **options: object) -> Loop:
+    made: Loop = njit(cache=True, nogil=True, **options)(function)  # type: ignore[call-overload]
+    return made
+
+
+def loop_with_arrays(function: Loop) -> Loop:
+    """A compiled loop, kept on disk, that makes arrays of its own."""
+    return _compiled(function, _nrt=True)
+
+
+def loop(function: Loop) -> Loop:
+    """A compiled loop that makes no arrays. Who holds those it is given is not counted: counting took
+    more than a third of the time."""
+    return _compiled(function, _nrt=False)
+
+
+_QUICK = {"error_model": "numpy", "fastmath": {"contract", "nsz", "arcp"}}
+
+
+def quick_loop_with_arrays(function: Loop) -> Loop:
+    """As `loop_with_arrays`, where divisions by zero may give infinities and sums may be contracted."""
+    return _compiled(function, _nrt=True, **_QUICK)
+
+
+def quick_loop(function: Loop) -> Loop:
+    """As `loop`, where divisions by zero may give infinities and sums may be contracted."""
+    return _compiled(function, _nrt=False, **_QUICK)
+
+
+def inlined_loop(function: Loop) -> Loop:
+    """As `quick_loop`, put into the loops that call it."""
+    return _compiled(function, _nrt=False, forceinline=True, **_QUICK)
+
+
+@loop
 def _clamped(value: float) -> float:
     return min(max(value, 0.0), 1.0)
 
 
-@njit(cache=True, nogil=True)
+@loop
 def meets_capsule(
     px: float, py: float, pz: float, qx: float, qy: float, qz: float, capsule: Array
 ) -> bool:
@@ -61,7 +99,7 @@ def meets_capsule(
     return bool(x * x + y * y + z * z <= capsule[6] * capsule[6])
 
 
-@njit(cache=True, nogil=True)
+@loop_with_arrays
 def hidden_points(eye: Array, points: Array, capsules: Array) -> Flags:
     """Which points an eye does not see past the capsules.
 
@@ -89,7 +127,7 @@ def hidden_points(eye: Array, points: Array, capsules: Array) -> Flags:
     return hidden
 
 
-@njit(cache=True, nogil=True)
+@loop
 def least_room(
     camera: Array, half_width: float, half_height: float, points: Array, ways: Array
 ) -> float:
@@ -134,7 +172,7 @@ def least_room(
     return least
 
 
-@njit(cache=True, nogil=True)
+@loop
 def least_clearance(camera: Array, half_width: float, half_height: float, spheres: Array) -> float:
     """Least distance of any sphere from what a camera sees; negative where one reaches in.
 
@@ -164,7 +202,7 @@ def least_clearance(camera: Array, half_width: float, half_height: float, sphere
     return least
 
 
-@njit(cache=True, nogil=True)
+@loop
 def least_scale(camera: Array, points: Array, first: Array, second: Array) -> float:
     """Least magnification of a plane in a picture, over some of its points and all directions.
 

@@ -9,9 +9,8 @@ from __future__ import annotations
 import math
 
 import numpy as np
-from numba import njit
 
-from steeple.core.geometry.kernels import Array, meets_capsule
+from steeple.core.geometry.kernels import Array, loop, loop_with_arrays, meets_capsule
 
 FAR = 1e9
 NOTHING, FLOOR, TABLE, WORK, CAPSULE, BOX, CYLINDER = 0, 1, 2, 3, 4, 5, 6
@@ -20,7 +19,7 @@ GROUND_SHARE = 0.25
 """Light that comes back from below, as a share of the sky's."""
 
 
-@njit(cache=True, nogil=True)
+@loop
 def ray_capsule(
     ox: float, oy: float, oz: float, dx: float, dy: float, dz: float, c: Array
 ) -> float:
@@ -57,7 +56,7 @@ def ray_capsule(
     return t if t > 0.0 else FAR
 
 
-@njit(cache=True, nogil=True)
+@loop
 def ray_box(
     ox: float, oy: float, oz: float, dx: float, dy: float, dz: float, b: Array
 ) -> tuple[float, int]:
@@ -81,7 +80,7 @@ def ray_box(
     return enter, axis
 
 
-@njit(cache=True, nogil=True)
+@loop
 def ray_cylinder(
     ox: float, oy: float, oz: float, dx: float, dy: float, dz: float, c: Array
 ) -> tuple[float, int]:
@@ -105,7 +104,7 @@ def ray_cylinder(
     return best, side
 
 
-@njit(cache=True, nogil=True)
+@loop_with_arrays
 def sky_map(
     xs: Array, ys: Array, directions: Array, capsules: Array, boxes: Array, cylinders: Array
 ) -> Array:

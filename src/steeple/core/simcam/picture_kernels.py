@@ -9,10 +9,9 @@ from __future__ import annotations
 import math
 
 import numpy as np
-from numba import njit
 from numpy.typing import NDArray
 
-from steeple.core.geometry.kernels import Array
+from steeple.core.geometry.kernels import Array, loop, loop_with_arrays
 from steeple.core.simcam.kernels import (
     BOX,
     CAPSULE,
@@ -36,7 +35,7 @@ DIFFERENT = 0.03
 """Neighbours that differ by more than this share of their light get more rays."""
 
 
-@njit(cache=True, nogil=True)
+@loop
 def _add_from_map(
     values: Array, x: float, y: float, frame: Array, share: Array, out: Array
 ) -> None:
@@ -58,7 +57,7 @@ def _add_from_map(
         )
 
 
-@njit(cache=True, nogil=True)
+@loop
 def _add_on_solid(
     x: float,
     y: float,
@@ -84,12 +83,12 @@ def _add_on_solid(
                 out[channel] += colour[channel] * lamps[i, 3 + channel] * fall
 
 
-@njit(cache=True, nogil=True)
+@loop
 def _fraction(value: float) -> float:
     return value - math.floor(value)
 
 
-@njit(cache=True, nogil=True)
+@loop
 def _hash(i: int, j: int) -> float:
     """A number of 0 … 1 that looks random, from a pixel's place; the same every time."""
     n = (i * 374761393 + j * 668265263) & 0xFFFFFFFF
@@ -97,7 +96,7 @@ def _hash(i: int, j: int) -> float:
     return ((n ^ (n >> 16)) & 0xFFFFFF) / 16777216.0
 
 
-@njit(cache=True, nogil=True)
+@loop
 def _on_lines(x: float, s: float, marks: Array, line_mm: float) -> int:
     """Where a place of the work lies among the finest lines, five beside each mark: 2 on a line, 1
     beside one, 0 away from them."""
@@ -110,7 +109,7 @@ def _on_lines(x: float, s: float, marks: Array, line_mm: float) -> int:
     return 0
 
 
-@njit(cache=True, nogil=True)
+@loop
 def _near_by(
     camera: Array,
     across: float,
@@ -140,7 +139,7 @@ def _near_by(
     return count
 
 
-@njit(cache=True, nogil=True)
+@loop_with_arrays
 def _middles(capsules: Array, boxes: Array, cylinders: Array) -> Array:
     """A sphere about each solid: middle and radius, shape (n, 4)."""
     found = np.zeros((len(capsules) + len(boxes) + len(cylinders), 4))
@@ -170,7 +169,7 @@ def _middles(capsules: Array, boxes: Array, cylinders: Array) -> Array:
     return found
 
 
-@njit(cache=True, nogil=True)
+@loop_with_arrays
 def render_rows(
     first: int,
     last: int,
@@ -362,7 +361,7 @@ def render_rows(
                 picture[j, i, channel] = sums[channel] / end
 
 
-@njit(cache=True, nogil=True)
+@loop
 def rough_pixels(picture: Array, ids: Ids, rough: NDArray[np.bool_]) -> None:
     """Mark the pixels that need more rays: whose rays met different things, or that differ from a
     neighbour.

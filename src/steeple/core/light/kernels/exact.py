@@ -16,9 +16,8 @@ from __future__ import annotations
 import math
 
 import numpy as np
-from numba import njit
 
-from steeple.core.geometry.kernels import Array, Whole, meets_capsule
+from steeple.core.geometry.kernels import Array, Whole, loop, loop_with_arrays, meets_capsule
 from steeple.core.light.kernels.rows import visible_light
 from steeple.core.light.kernels.stretches import capsule_stretch, hull_stretch
 
@@ -43,7 +42,7 @@ PIECES = 24
 """Stretches of a row that can be hidden; more solids at once than this count as one."""
 
 
-@njit(cache=True, nogil=True)
+@loop
 def _row(
     x: float,
     frame: Array,
@@ -64,8 +63,7 @@ def _row(
     hull_count: int,
     starts: Array,
     ends: Array,
-    xs: Array,
-    ys: Array,
+    clip: Array,
 ) -> tuple[float, float]:
     """Light at a point from one row of a lamp, free and past the solids, by its place x across the
     lamp, −1 … 1; with the weight that its place has."""  # fmt: skip
@@ -102,7 +100,7 @@ def _row(
         h = hulls[i]
         low, high = hull_stretch(
             px, py, pz, d0x, d0y, d0z, d1x, d1y, d1z,
-            planes, hull_starts[h], hull_starts[h + 1], xs, ys,
+            planes, hull_starts[h], hull_starts[h + 1], clip,
         )  # fmt: skip
         if low <= high and high > 0.0 and low < 1.0 and count < PIECES:
             starts[count], ends[count] = low, high
@@ -115,7 +113,7 @@ def _row(
     return weight * open_row, weight * left
 
 
-@njit(cache=True, nogil=True)
+@loop
 def _frame(e: Array, px: float, py: float, pz: float, frame: Array) -> None:
     """The two directions of a lamp's area, written to ``frame``; a ball faces whoever looks at it."""
     if int(e[15]) != BULB:
@@ -138,7 +136,7 @@ def _frame(e: Array, px: float, py: float, pz: float, frame: Array) -> None:
     frame[3], frame[4], frame[5] = wy * uz - wz * uy, wz * ux - wx * uz, wx * uy - wy * ux
 
 
-@njit(cache=True, nogil=True)
+@loop
 def _across(
     e: Array, frame: Array, px: float, py: float, pz: float, x: float, y: float, z: float
 ) -> float:
@@ -162,7 +160,7 @@ def _across(
     return math.asin(v) * 2.0 / math.pi
 
 
-@njit(cache=True, nogil=True)
+@loop
 def _breaks(
     e: Array,
     frame: Array,
@@ -212,7 +210,7 @@ def _breaks(
     return count
 
 
-@njit(cache=True, nogil=True)
+@loop
 def _lamp(
     px: float,
     py: float,
@@ -232,8 +230,7 @@ def _lamp(
     hull_count: int,
     starts: Array,
     ends: Array,
-    xs: Array,
-    ys: Array,
+    clip: Array,
     frame: Array,
     cuts: Array,
     stack: Array,
@@ -253,12 +250,12 @@ def _lamp(
     free = seen = 0.0
     f0, s0 = _row(
         cuts[0], frame, px, py, pz, pnx, pny, pnz, e, tables, capsules, near, capsule_count,
-        planes, hull_starts, hulls, hull_count, starts, ends, xs, ys,
+        planes, hull_starts, hulls, hull_count, starts, ends, clip,
     )  # fmt: skip
     for panel in range(cut_count - 1):
         f1, s1 = _row(
             cuts[panel + 1], frame, px, py, pz, pnx, pny, pnz, e, tables, capsules, near,
-            capsule_count, planes, hull_starts, hulls, hull_count, starts, ends, xs, ys,
+            capsule_count, planes, hull_starts, hulls, hull_count, starts, ends, clip,
         )  # fmt: skip
         stack[0, 0], stack[0, 1] = cuts[panel], cuts[panel + 1]
         stack[0, 2], stack[0, 3], stack[0, 4], stack[0, 5] = f0, s0, f1, s1
@@ -271,7 +268,7 @@ def _lamp(
             middle = 0.5 * (x0 + x1)
             m_free, m_seen = _row(
                 middle, frame, px, py, pz, pnx, pny, pnz, e, tables, capsules, near,
-                capsule_count, planes, hull_starts, hulls, hull_count, starts, ends, xs, ys,
+                capsule_count, planes, hull_starts, hulls, hull_count, starts, ends, clip,
             )  # fmt: skip
             width = x1 - x0
             bend = abs(
@@ -300,7 +297,7 @@ def _lamp(
     return free * 1e6 / area, seen * 1e6 / area
 
 
-@njit(cache=True, nogil=True)
+@loop
 def _ball_near(
     px: float, py: float, pz: float, e: Array, x: float, y: float, z: float, radius: float
 ) -> bool:
@@ -314,7 +311,7 @@ def _ball_near(
     return bool(ox * ox + oy * oy + oz * oz <= reach * reach)
 
 
-@njit(cache=True, nogil=True)
+@loop
 def _capsule_near(px: float, py: float, pz: float, e: Array, c: Array, swollen: Array) -> bool:
     """Whether a capsule comes into the cone from a point to the ball about a lamp.
 
@@ -328,12 +325,13 @@ def _capsule_near(px: float, py: float, pz: float, e: Array, c: Array, swollen: 
     far = min(1.0, max(a, b) + c[6] / math.sqrt(length2))
     if far <= 0.0:
         return False
-    swollen[:] = c
+    for i in range(7):
+        swollen[i] = c[i]
     swollen[6] += e[19] * far
     return bool(meets_capsule(px, py, pz, e[0], e[1], e[2], swollen))
 
 
-@njit(cache=True, nogil=True)
+@loop
 def before_lamp(px: float, py: float, pz: float, e: Array, c: Array, out: Array) -> bool:
     """The part of a capsule on the near side of a lamp's plane, written to ``out``; False where it
     lies behind the lamp, and hides nothing of it."""
@@ -348,7 +346,8 @@ def before_lamp(px: float, py: float, pz: float, e: Array, c: Array, out: Array)
         n, depth = -n, -depth
     a = ((c[0] - px) * nx + (c[1] - py) * ny + (c[2] - pz) * nz) / n
     b = ((c[3] - px) * nx + (c[4] - py) * ny + (c[5] - pz) * nz) / n
-    out[:] = c
+    for i in range(7):
+        out[i] = c[i]
     if min(a, b) >= depth:
         return False
     if max(a, b) <= depth:
@@ -360,7 +359,59 @@ def before_lamp(px: float, py: float, pz: float, e: Array, c: Array, out: Array)
     return True
 
 
-@njit(cache=True, nogil=True)
+@loop
+def _pairs(
+    points: Array,
+    normals: Array,
+    emitters: Array,
+    tables: Array,
+    capsules: Array,
+    planes: Array,
+    hull_starts: Whole,
+    hull_balls: Array,
+    free: Array,
+    seen: Array,
+    bend: float,
+    near: Whole,
+    close: Array,
+    hulls: Whole,
+    starts: Array,
+    ends: Array,
+    clip: Array,
+    swollen: Array,
+    frame: Array,
+    cuts: Array,
+    stack: Array,
+) -> int:
+    """Each lamp at each point, as `light_on`, which makes the room to work in."""
+    traced = 0
+    for lamp in range(len(emitters)):
+        e = emitters[lamp]
+        for i in range(len(points)):
+            px, py, pz = points[i, 0], points[i, 1], points[i, 2]
+            nx, ny, nz = normals[i, 0], normals[i, 1], normals[i, 2]
+            capsule_count = 0
+            for c in range(len(capsules)):
+                if not _capsule_near(px, py, pz, e, capsules[c], swollen):
+                    continue
+                if before_lamp(px, py, pz, e, capsules[c], close[capsule_count]):
+                    near[capsule_count] = capsule_count
+                    capsule_count += 1
+            hull_count = 0
+            for h in range(len(hull_balls)):
+                b = hull_balls[h]
+                if _ball_near(px, py, pz, e, b[0], b[1], b[2], b[3]):
+                    hulls[hull_count] = h
+                    hull_count += 1
+            traced += 1 if capsule_count + hull_count > 0 else 0
+            free[lamp, i], seen[lamp, i] = _lamp(
+                px, py, pz, nx, ny, nz, e, tables, close, near, capsule_count, planes,
+                hull_starts, hull_balls, hulls, hull_count, starts, ends, clip, frame, cuts, stack, bend,
+            )  # fmt: skip
+    return traced
+
+
+@loop_with_arrays
 def light_on(
     points: Array,
     normals: Array,
@@ -402,31 +453,10 @@ def light_on(
     close = np.zeros((max(1, len(capsules)), 7))
     hulls = np.zeros(max(1, len(hull_balls)), dtype=np.int64)
     starts, ends = np.zeros(PIECES + 2), np.zeros(PIECES + 2)
-    xs, ys = np.zeros((2, 64)), np.zeros((2, 64))
+    clip = np.zeros((2, 2, 64))
     swollen, frame = np.zeros(7), np.zeros(6)
     cuts, stack = np.zeros(CUTS + 1), np.zeros((DEPTH + 2, 6))
-    traced = 0
-    for lamp in range(len(emitters)):
-        e = emitters[lamp]
-        for i in range(len(points)):
-            px, py, pz = points[i, 0], points[i, 1], points[i, 2]
-            nx, ny, nz = normals[i, 0], normals[i, 1], normals[i, 2]
-            capsule_count = 0
-            for c in range(len(capsules)):
-                if not _capsule_near(px, py, pz, e, capsules[c], swollen):
-                    continue
-                if before_lamp(px, py, pz, e, capsules[c], close[capsule_count]):
-                    near[capsule_count] = capsule_count
-                    capsule_count += 1
-            hull_count = 0
-            for h in range(len(hull_balls)):
-                b = hull_balls[h]
-                if _ball_near(px, py, pz, e, b[0], b[1], b[2], b[3]):
-                    hulls[hull_count] = h
-                    hull_count += 1
-            traced += 1 if capsule_count + hull_count > 0 else 0
-            free[lamp, i], seen[lamp, i] = _lamp(
-                px, py, pz, nx, ny, nz, e, tables, close, near, capsule_count, planes,
-                hull_starts, hull_balls, hulls, hull_count, starts, ends, xs, ys, frame, cuts, stack, bend,
-            )  # fmt: skip
-    return traced
+    return _pairs(
+        points, normals, emitters, tables, capsules, planes, hull_starts, hull_balls, free, seen, bend,
+        near, close, hulls, starts, ends, clip, swollen, frame, cuts, stack,
+    )  # fmt: skip

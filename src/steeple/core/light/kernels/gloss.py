@@ -9,16 +9,15 @@ from __future__ import annotations
 import math
 
 import numpy as np
-from numba import njit
 
-from steeple.core.geometry.kernels import Array
+from steeple.core.geometry.kernels import Array, quick_loop, quick_loop_with_arrays
 from steeple.core.light.kernels.exact import RECTANGLE, _frame
 from steeple.core.light.kernels.rows import intensity
 
 LEAST_CUTS, MOST_CUTS = 4, 72
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@quick_loop
 def fresnel(cos: float, ior: float) -> float:
     """Share of unpolarised light that a smooth surface sends back, by the cosine of incidence."""
     c = min(1.0, abs(cos))
@@ -31,13 +30,13 @@ def fresnel(cos: float, ior: float) -> float:
     return 0.5 * a * a * (1.0 + b * b)
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@quick_loop
 def _masking(cos: float, alpha2: float) -> float:
     tan2 = (1.0 - cos * cos) / (cos * cos)
     return 2.0 / (1.0 + math.sqrt(1.0 + alpha2 * tan2))
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@quick_loop_with_arrays
 def gloss_on(
     points: Array,
     normals: Array,

@@ -7,12 +7,8 @@ laws); Abramowitz & Stegun, 25.4 (Gauss points).
 from __future__ import annotations
 
 import math
-from typing import NamedTuple
 
-import numpy as np
-from numba import njit
-
-from steeple.core.geometry.kernels import Array
+from steeple.core.geometry.kernels import Array, inlined_loop, quick_loop
 from steeple.core.light.kernels.exact import BULB
 from steeple.core.light.kernels.rows import intensity
 
@@ -21,7 +17,7 @@ BY_ONE, BY_TWO = 0.5 / GAUSS, 0.5 / 0.6
 """The quadratic is laid through Gauss points, so that its whole is right to the fifth power."""
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@inlined_loop
 def lamp_nodes(
     pnx: float, pny: float, pnz: float, e: Array, tables: Array, g: Array, nodes: Array
 ) -> None:
@@ -35,7 +31,23 @@ def lamp_nodes(
         return
     # Near the middle, cosᵏ by its series: the power itself is what takes longest.
     middle = facing / math.sqrt(g[13])
-    power = middle**k if index < 0 and not bulb else 1.0
+    power = e[16] * middle**k if index < 0 and not bulb else e[16]
+    k2, k3 = 0.5 * (k - 1.0), (k - 2.0) / 3.0
+    widest = 0.0
+    for i in range(3):
+        s = GAUSS * (i - 1.0)
+        x0, y0, z0 = g[0] + s * g[3], g[1] + s * g[4], g[2] + s * g[5]
+        for j in range(3):
+            t = GAUSS * (j - 1.0)
+            x, y, z = x0 + t * g[6], y0 + t * g[7], z0 + t * g[8]
+            near = 1.0 / math.sqrt(x * x + y * y + z * z)
+            height = x * pnx + y * pny + z * pnz
+            off = 0.0 if bulb else facing * near / middle - 1.0
+            widest = max(widest, abs(off))
+            light = power * (1.0 + k * off * (1.0 + k2 * off * (1.0 + k3 * off)))
+            nodes[i, j] = light * max(0.0, height) * near * near * near
+    if bulb or (index < 0 and widest < 0.2 and abs(k) * widest < 0.2):
+        return
     for i in range(3):
         for j in range(3):
             s, t = GAUSS * (i - 1.0), GAUSS * (j - 1.0)
@@ -49,50 +61,32 @@ def lamp_nodes(
                 across = -(x * e[6] + y * e[7] + z * e[8]) / r
                 along = -(x * e[9] + y * e[10] + z * e[11]) / r
                 light = intensity(tables, index, k, e[16], facing / r, across, along)
-            elif bulb:
-                light = e[16]
             else:
-                off = facing / (r * middle) - 1.0
-                if abs(off) < 0.2 and abs(k * off) < 0.2:
-                    light = e[16] * power * (
-                        1.0 + k * off * (
-                            1.0 + 0.5 * (k - 1.0) * off * (1.0 + (k - 2.0) * off / 3.0)
-                        )
-                    )  # fmt: skip
-                else:
-                    light = e[16] * (facing / r) ** k
+                light = e[16] * (facing / r) ** k
             nodes[i, j] = light * height / (r2 * r)
 
 
-class Rows(NamedTuple):
-    """Rows across a lamp of half height 1: their edges (rows + 1,), their middles, how far each
-    reaches along it and what it counts across, (rows,)."""
-
-    cuts: Array
-    middles: Array
-    halves: Array
-    thick: Array
+BOTTOM, TOP, MIDDLE, HALF, THICK = 0, 1, 2, 3, 4
+"""Of each row across a lamp of half height 1: its edges, its middle, how far it reaches along the lamp
+and what it counts across."""
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
-def lamp_rows(flat: bool, rows: int) -> Rows:
-    """Rows across a rectangle, or across what is round."""
-    cuts, middles = np.zeros(rows + 1), np.zeros(rows)
-    halves, thick = np.ones(rows), np.full(rows, 2.0 / rows)
-    for row in range(rows + 1):
-        cuts[row] = 2.0 * row / rows - 1.0
-        if not flat:
-            cuts[row] = math.sin(0.5 * math.pi * cuts[row])
+@quick_loop
+def lamp_rows(flat: bool, rows: int, across: Array) -> None:
+    """Rows across a rectangle, or across what is round, written to ``across``, shape (5, rows)."""
     for row in range(rows):
-        middles[row] = (2.0 * row + 1.0) / rows - 1.0
+        low, high = 2.0 * row / rows - 1.0, 2.0 * (row + 1.0) / rows - 1.0
+        middle, half, thick = (2.0 * row + 1.0) / rows - 1.0, 1.0, 2.0 / rows
         if not flat:
-            angle = 0.5 * math.pi * middles[row]
-            middles[row], halves[row] = math.sin(angle), math.cos(angle)
-            thick[row] = halves[row] * math.pi / rows
-    return Rows(cuts, middles, halves, thick)
+            angle = 0.5 * math.pi * middle
+            low, high = math.sin(0.5 * math.pi * low), math.sin(0.5 * math.pi * high)
+            middle, half = math.sin(angle), math.cos(angle)
+            thick = half * math.pi / rows
+        across[BOTTOM, row], across[TOP, row], across[MIDDLE, row] = low, high, middle
+        across[HALF, row], across[THICK, row] = half, thick
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@inlined_loop
 def row_light(nodes: Array, v: float) -> tuple[float, float, float]:
     """Light along a row: mid, one and two of mid + one·s + two·s²."""
     low = nodes[0, 1] + v * (
@@ -110,7 +104,7 @@ def row_light(nodes: Array, v: float) -> tuple[float, float, float]:
     return mid, BY_ONE * (high - low), BY_TWO * (high + low - 2.0 * mid)
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@inlined_loop
 def open_light(nodes: Array, flat: bool, hole: float, rows: int) -> tuple[float, float]:
     """Light of all of a lamp of half sides 1, in closed form, and as its rows sum it.
 
@@ -143,15 +137,19 @@ def open_light(nodes: Array, flat: bool, hole: float, rows: int) -> tuple[float,
     return whole, whole
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
-def ring_by_rows(nodes: Array, hole: float, across: Rows) -> float:
-    """Light of all of a ring as its rows sum it."""
+@quick_loop
+def ring_by_rows(nodes: Array, hole: float, across: Array, kind: int, rows: int) -> float:
+    """Light of all of a ring as its rows, ``across[kind]``, sum it."""
     total = 0.0
-    for row in range(len(across.middles)):
-        v, half = across.middles[row], across.halves[row]
+    for row in range(rows):
+        v, half, thick = (
+            across[kind, MIDDLE, row],
+            across[kind, HALF, row],
+            across[kind, THICK, row],
+        )
         mid, _, two = row_light(nodes, v)
-        total += across.thick[row] * 2.0 * half * (mid + two * half * half / 3.0)
+        total += thick * 2.0 * half * (mid + two * half * half / 3.0)
         if hole > abs(v):
             gap = math.sqrt(hole * hole - v * v)
-            total -= across.thick[row] * 2.0 * gap * (mid + two * gap * gap / 3.0)
+            total -= thick * 2.0 * gap * (mid + two * gap * gap / 3.0)
     return total

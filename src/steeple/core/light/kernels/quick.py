@@ -1,23 +1,27 @@
-"""Compiled loop of the light study for many places: as `light.kernels`, with silhouettes.
+"""Compiled loop of the light study for many places: as `light.kernels.exact`, with silhouettes.
 
 The light of a lamp over its area is taken as quadratic both ways, from nine places on it. Its whole is
 known in closed form; what solids hide of it is summed over rows that their silhouettes cut
-(`light.silhouette_kernels`). Rows run across the solids nearest to the line of sight, whichever way they
+(`light.kernels.silhouettes`). Rows run across the solids nearest to the line of sight, whichever way they
 lie, and those that nothing hides are never looked at. Right to a fraction of a per cent. Where the lamp
 is close or partly below the surface, the fine loop answers.
 
-References: as `light.kernels`; Abramowitz & Stegun, 25.4 (Gauss points).
+References: as `light.kernels.exact`; Abramowitz & Stegun, 25.4 (Gauss points).
 """
 
 from __future__ import annotations
 
 import math
-from typing import NamedTuple
 
 import numpy as np
-from numba import njit
 
-from steeple.core.geometry.kernels import Array, Whole
+from steeple.core.geometry.kernels import (
+    Array,
+    Whole,
+    inlined_loop,
+    quick_loop,
+    quick_loop_with_arrays,
+)
 from steeple.core.light.kernels.exact import (
     BEND,
     CUTS,
@@ -29,23 +33,29 @@ from steeple.core.light.kernels.exact import (
     _lamp,
     before_lamp,
 )
+from steeple.core.light.kernels.hidden import hidden_of_rows, join
 from steeple.core.light.kernels.lamp import (
-    Rows,
+    HALF,
+    MIDDLE,
     lamp_nodes,
     lamp_rows,
     open_light,
     ring_by_rows,
-    row_light,
 )
 from steeple.core.light.kernels.silhouettes import (
+    APART,
     BESIDE,
+    END,
     GIVEN,
+    HIGH,
+    LOW,
     NOTHING,
+    PART,
     SIGHT,
+    START,
     beyond_sides,
     capsule_patch,
     capsules_seen,
-    hidden_light,
     hull_patch,
     lamp_seen,
 )
@@ -61,51 +71,13 @@ CLOSE = 1.2
 """A lamp nearer than so many of its radii, or a quarter of its own, is left to the fine loop."""
 WHOLE = -1
 """Said instead of how many solids hide something, where one of them hides all."""
+FLAT, QUARTER, ROUND = 0, 1, 2
+"""Rows of a rectangle, of a quarter of one, and of what is round."""
 CORNERS = 64
 """Corners that a hull may have."""
 
 
-class Room(NamedTuple):
-    """Room to work in. For each solid that hides something, its rows: first and last, which part of
-    each is covered, from where to where; and the same of one row by itself."""
-
-    firsts: Whole
-    lasts: Whole
-    parts: Array
-    starts: Array
-    ends: Array
-    at: Array
-    row_parts: Array
-    row_starts: Array
-    row_ends: Array
-    xs: Array
-    ys: Array
-    places: Array
-    cut: Array
-
-
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
-def _room(most: int, rows: int) -> Room:
-    """Room for so many solids."""
-    pieces = max(PIECES, most) + 2
-    return Room(
-        np.zeros(most, dtype=np.int64),
-        np.zeros(most, dtype=np.int64),
-        np.zeros((most, rows)),
-        np.zeros((most, rows)),
-        np.zeros((most, rows)),
-        np.zeros(rows),
-        np.zeros(pieces),
-        np.zeros(pieces),
-        np.zeros(pieces),
-        np.zeros((2, 64)),
-        np.zeros((2, 64)),
-        np.zeros((CORNERS, 2)),
-        np.zeros(7),
-    )
-
-
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@quick_loop
 def _hulls_near(px: float, py: float, pz: float, e: Array, hull_balls: Array, hulls: Whole) -> int:
     """Hulls near the line from a point to a lamp, written to ``hulls``; how many there are."""
     dx, dy, dz = e[0] - px, e[1] - py, e[2] - pz
@@ -123,7 +95,7 @@ def _hulls_near(px: float, py: float, pz: float, e: Array, hull_balls: Array, hu
     return count
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@inlined_loop
 def _capsules_near(e: Array, dx: float, dy: float, dz: float, sight: Array, near: Whole) -> int:
     """Capsules that come into the cone from a point to the ball about a lamp, written to ``near``; how
     many there are."""
@@ -145,7 +117,7 @@ def _capsules_near(e: Array, dx: float, dy: float, dz: float, sight: Array, near
     return count
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@inlined_loop
 def _lie_along(sight: Array, near: Whole, count: int, frame: Array) -> bool:
     """Whether capsules lie along a lamp's first side rather than its second."""
     along_u, along_v = 0.0, 0.0
@@ -157,7 +129,7 @@ def _lie_along(sight: Array, near: Whole, count: int, frame: Array) -> bool:
     return along_u > along_v
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@inlined_loop
 def _patches(
     px: float,
     py: float,
@@ -176,37 +148,41 @@ def _patches(
     edge_starts: Whole,
     hulls: Whole,
     hull_count: int,
-    across: Rows,
-    room: Room,
-) -> tuple[int, int, int]:
-    """What each solid hides of a lamp's rows, written to ``room``; how many hide something, and the
-    first and last row of which any does."""  # fmt: skip
-    cuts, middles, halves, _ = across
-    firsts, lasts, parts, starts, ends, at, _, _, _, xs, ys, places, cut = room
-    rows = len(middles)
-    hiding, least, most = 0, rows, -1
+    across: Array,
+    shape: int,
+    rows: int,
+    hides: Array,
+    joined: Array,
+    clip: Array,
+    places: Array,
+    cut: Array,
+) -> int:
+    """What each solid hides of a lamp's rows, written to ``hides``, and what they hide together, to
+    ``joined``; how many hide something."""
+    hiding = 0
+    for row in range(rows):
+        joined[LOW, row], joined[HIGH, row], joined[APART, row] = 1e9, -1e9, 0.0
     for k in range(count + hull_count):
         if k < count:
             if beyond_sides(sight, near[k], capsules[near[k], 6], g):
                 continue
-            kind, first, last = capsule_patch(
-                sight, near[k], capsules[near[k], 6], g, rows, cuts, middles, hiding, at, parts, starts, ends,
+            kind = capsule_patch(
+                sight, near[k], capsules[near[k], 6], g, across, shape, rows, hides, hiding, joined,
             )  # fmt: skip
         else:
             h = hulls[k - count]
-            kind, first, last = hull_patch(
+            kind = hull_patch(
                 px, py, pz, corners, corner_starts[h], corner_starts[h + 1],
                 edges, edge_starts[h], edge_starts[h + 1],
-                g, rows, cuts, middles, places, hiding, at, parts, starts, ends,
+                g, across, shape, rows, places, hides, hiding, joined,
             )  # fmt: skip
         if kind == NOTHING:
             continue
         if kind == BESIDE and k < count and not before_lamp(px, py, pz, e, capsules[near[k]], cut):
             continue
         if kind == BESIDE:
-            first, last = 0, rows - 1
             for row in range(rows):
-                v, half = middles[row], halves[row]
+                v, half = across[shape, MIDDLE, row], across[shape, HALF, row]
                 d0x = g[0] + v * g[6] - half * g[3]
                 d0y = g[1] + v * g[7] - half * g[4]
                 d0z = g[2] + v * g[8] - half * g[5]
@@ -217,66 +193,19 @@ def _patches(
                     h = hulls[k - count]
                     start, end = hull_stretch(
                         px, py, pz, d0x, d0y, d0z, d1x, d1y, d1z,
-                        planes, hull_starts[h], hull_starts[h + 1], xs, ys,
+                        planes, hull_starts[h], hull_starts[h + 1], clip,
                     )  # fmt: skip
-                starts[hiding, row] = half * (2.0 * start - 1.0)
-                ends[hiding, row] = half * (2.0 * end - 1.0)
-                parts[hiding, row] = 1.0
-        firsts[hiding], lasts[hiding] = first, last
-        least, most = min(least, first), max(most, last)
+                hides[hiding, PART, row] = 1.0
+                hides[hiding, START, row] = half * (2.0 * start - 1.0)
+                hides[hiding, END, row] = half * (2.0 * end - 1.0)
+        if join(hiding, hides, across, shape, rows, joined) == 0:
+            return WHOLE
         hiding += 1
-        whole = last - first + 1 == rows
-        for row in range(rows):
-            if not whole:
-                break
-            whole = (
-                parts[hiding - 1, row] >= 1.0
-                and starts[hiding - 1, row] <= -halves[row]
-                and ends[hiding - 1, row] >= halves[row]
-            )
-        if whole:
-            return WHOLE, 0, rows - 1
-    return hiding, least, most
+    return hiding
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
-def _hidden(
-    hiding: int, first: int, last: int, nodes: Array, hole: float, across: Rows, room: Room
-) -> float:
-    """Light of a lamp that solids hide, over the rows from ``first`` to ``last``."""
-    _, middles, halves, thick = across
-    firsts, lasts, parts, starts, ends, _, row_parts, row_starts, row_ends, _, _, _, _ = room
-    hidden = 0.0
-    for row in range(first, last + 1):
-        half = halves[row]
-        pieces = 0
-        for k in range(hiding):
-            if row < firsts[k] or row > lasts[k]:
-                continue
-            start, end = max(-half, starts[k, row]), min(half, ends[k, row])
-            if start < end:
-                part = parts[k, row]
-                all_of_it = part >= 1.0 and end - start >= 2.0 * half
-                if all_of_it:
-                    pieces = 0
-                row_starts[pieces], row_ends[pieces] = start, end
-                row_parts[pieces] = part
-                pieces += 1
-                if all_of_it:
-                    break
-        if pieces == 0:
-            continue
-        v = middles[row]
-        mid, one, two = row_light(nodes, v)
-        gap = math.sqrt(hole * hole - v * v) if hole > abs(v) else 0.0
-        hidden += thick[row] * hidden_light(
-            pieces, row_starts, row_ends, row_parts, gap, mid, one, two
-        )
-    return hidden
-
-
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
-def light_quickly(
+@quick_loop
+def _pairs(
     points: Array,
     normals: Array,
     emitters: Array,
@@ -292,29 +221,28 @@ def light_quickly(
     free: Array,
     seen: Array,
     rows: int,
+    quarter_rows: int,
+    across: Array,
+    sight: Array,
+    near: Whole,
+    hulls: Whole,
+    close: Array,
+    places_of: Whole,
+    hides: Array,
+    joined: Array,
+    starts: Array,
+    ends: Array,
+    parts: Array,
+    clip: Array,
+    corner_places: Array,
+    cut: Array,
+    frame: Array,
+    nodes: Array,
+    g: Array,
+    cuts: Array,
+    stack: Array,
 ) -> int:
-    """Illuminance that each lamp gives at each point, without and with the solids; parameters and
-    result as in `light.kernels.light_on`.
-
-    Parameters
-    ----------
-    corners, corner_starts, edges, edge_starts
-        of the hulls, as their planes.
-    rows
-        of each lamp, for what is hidden.
-    """  # fmt: skip
-    most = max(1, len(capsules) + len(hull_balls))
-    sight = np.zeros((len(capsules), SIGHT))
-    near, hulls = np.zeros(most, dtype=np.int64), np.zeros(most, dtype=np.int64)
-    close, places_of = np.zeros((most, 7)), np.arange(most)
-    room = _room(most, rows)
-    frame, nodes, g = np.zeros(6), np.zeros((3, 3)), np.zeros(GIVEN)
-    cuts, stack = np.zeros(CUTS + 1), np.zeros((DEPTH + 2, 6))
-    flat_rows, quarter_rows, round_rows = (
-        lamp_rows(True, rows),
-        lamp_rows(True, rows // 2 + 1),
-        lamp_rows(False, rows),
-    )
+    """Each lamp at each point, as `light_quickly`, which makes the room to work in."""
     exact = rows >= CLOSE_ROWS
     apart, dip = (SPLIT, 1.0) if exact else (SPLIT_SUMS, DIP)
     traced = 0
@@ -339,9 +267,9 @@ def light_quickly(
             reach = half_u * abs(frame[0] * pnx + frame[1] * pny + frame[2] * pnz)
             reach += half_v * abs(frame[3] * pnx + frame[4] * pny + frame[5] * pnz)
             split = 2 if flat and (away < apart * e[19] or low < dip * reach) else 1
-            across = round_rows
+            shape, height = ROUND, rows
             if flat:
-                across = flat_rows if split == 1 else quarter_rows
+                shape, height = (FLAT, rows) if split == 1 else (QUARTER, quarter_rows)
             half_u, half_v = half_u / split, half_v / split
             ux, uy, uz = frame[0] * half_u, frame[1] * half_u, frame[2] * half_u
             vx, vy, vz = frame[3] * half_v, frame[4] * half_v, frame[5] * half_v
@@ -354,8 +282,7 @@ def light_quickly(
                         close_count += 1
                 free[lamp, i], seen[lamp, i] = _lamp(
                     px, py, pz, pnx, pny, pnz, e, tables, close, places_of, close_count, planes,
-                    hull_starts, hull_balls, hulls, hull_count, room.row_starts, room.row_ends,
-                    room.xs, room.ys, frame, cuts, stack, BEND if exact else QUICK_BEND,
+                    hull_starts, hull_balls, hulls, hull_count, starts, ends, clip, frame, cuts, stack, BEND if exact else QUICK_BEND,
                 )  # fmt: skip
                 continue
             sum_free = sum_seen = 0.0
@@ -368,23 +295,77 @@ def light_quickly(
                 mx, my, mz = dx + s * ux + t * vx, dy + s * uy + t * vy, dz + s * uz + t * vz
                 lamp_seen(mx, my, mz, ux, uy, uz, vx, vy, vz, g)
                 lamp_nodes(pnx, pny, pnz, e, tables, g, nodes)
-                whole, by_rows = open_light(nodes, flat, hole, len(across.middles))
+                whole, by_rows = open_light(nodes, flat, hole, height)
                 if whole <= 0.0:
                     continue
                 sum_free += whole
                 if count + hull_count == 0:
                     sum_seen += whole
                     continue
-                hiding, first, last = _patches(
+                hiding = _patches(
                     px, py, pz, e, g, capsules, sight, near, count, planes, hull_starts,
-                    corners, corner_starts, edges, edge_starts, hulls, hull_count, across, room,
+                    corners, corner_starts, edges, edge_starts, hulls, hull_count,
+                    across, shape, height, hides, joined, clip, corner_places, cut,
                 )  # fmt: skip
                 if hiding == WHOLE:
                     continue
                 if hole > 0.0:
-                    by_rows = ring_by_rows(nodes, hole, across)
-                hidden = _hidden(hiding, first, last, nodes, hole, across, room)
+                    by_rows = ring_by_rows(nodes, hole, across, shape, height)
+                hidden = hidden_of_rows(
+                    hiding, nodes, hole, across, shape, height, hides, joined, starts, ends, parts
+                )
                 sum_seen += whole * min(1.0, max(0.0, 1.0 - hidden / by_rows))
             to_lux = half_area / (split * split) * 1e6 / area
             free[lamp, i], seen[lamp, i] = sum_free * to_lux, sum_seen * to_lux
     return traced
+
+
+@quick_loop_with_arrays
+def light_quickly(
+    points: Array,
+    normals: Array,
+    emitters: Array,
+    tables: Array,
+    capsules: Array,
+    planes: Array,
+    hull_starts: Whole,
+    hull_balls: Array,
+    corners: Array,
+    corner_starts: Whole,
+    edges: Whole,
+    edge_starts: Whole,
+    free: Array,
+    seen: Array,
+    rows: int,
+) -> int:
+    """Illuminance that each lamp gives at each point, without and with the solids; parameters and
+    result as in `light.kernels.exact.light_on`.
+
+    Parameters
+    ----------
+    corners, corner_starts, edges, edge_starts
+        of the hulls, as their planes.
+    rows
+        of each lamp, for what is hidden.
+    """  # fmt: skip
+    most = max(1, len(capsules) + len(hull_balls))
+    sight = np.zeros((len(capsules), SIGHT))
+    near, hulls = np.zeros(most, dtype=np.int64), np.zeros(most, dtype=np.int64)
+    close, places_of = np.zeros((most, 7)), np.arange(most)
+    hides, joined = np.zeros((most, 3, rows)), np.zeros((4, rows))
+    pieces = max(PIECES, most) + 2
+    starts, ends, parts = np.zeros(pieces), np.zeros(pieces), np.zeros(pieces)
+    clip, corner_places, cut = np.zeros((2, 2, 64)), np.zeros((CORNERS, 2)), np.zeros(7)
+    frame, nodes, g = np.zeros(6), np.zeros((3, 3)), np.zeros(GIVEN)
+    cuts, stack = np.zeros(CUTS + 1), np.zeros((DEPTH + 2, 6))
+    across = np.zeros((3, 5, rows))
+    quarter_rows = rows // 2 + 1
+    lamp_rows(True, rows, across[FLAT])
+    lamp_rows(True, quarter_rows, across[QUARTER])
+    lamp_rows(False, rows, across[ROUND])
+    return _pairs(
+        points, normals, emitters, tables, capsules, planes, hull_starts, hull_balls,
+        corners, corner_starts, edges, edge_starts, free, seen, rows, quarter_rows, across,
+        sight, near, hulls, close, places_of, hides, joined, starts, ends, parts,
+        clip, corner_places, cut, frame, nodes, g, cuts, stack,
+    )  # fmt: skip

@@ -9,16 +9,15 @@ from __future__ import annotations
 import math
 
 import numpy as np
-from numba import njit
 
-from steeple.core.geometry.kernels import Array
+from steeple.core.geometry.kernels import Array, loop
 
 TABLE_V, TABLE_H = 181, 73
 """Steps of a table of intensities: 1° of the vertical angle, 5° of the horizontal one."""
 _N4, _W4 = (np.ascontiguousarray(one) for one in np.polynomial.legendre.leggauss(4))
 
 
-@njit(cache=True, nogil=True)
+@loop
 def intensity(
     tables: Array,
     index: int,
@@ -56,7 +55,7 @@ def intensity(
     )
 
 
-@njit(cache=True, nogil=True)
+@loop
 def _piece(
     start: float,
     end: float,
@@ -98,7 +97,7 @@ def _piece(
     return total
 
 
-@njit(cache=True, nogil=True)
+@loop
 def visible_light(
     count: int,
     starts: Array,

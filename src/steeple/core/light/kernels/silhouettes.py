@@ -6,8 +6,8 @@ into the rows of the lamp in closed form; a row of which it covers only a part a
 part, so that an edge along the rows is as right as one across them.
 
 The lamp is given as `GIVEN` numbers: the way D from the point to its middle (3), its half sides U and V
-(3 each), the unit normal n of its plane away from the point (3), D·n, D·D, D·U, D·V, U·U, V·V, and the
-four planes through the point and its sides: the normal outward and its length (4 each). Places on it
+(3 each), the unit normal n of its plane away from the point (3), D·n, D·D, D·U, D·V, U·U, V·V, one
+over each of the last two, and the four planes through the point and its sides: the normal outward and its length (4 each). Places on it
 are D + s·U + v·V.
 
 References: Ericson, *Real-Time Collision Detection* (tangent planes of cylinders); Hughes and others,
@@ -18,20 +18,24 @@ from __future__ import annotations
 
 import math
 
-from numba import njit
+from steeple.core.geometry.kernels import Array, Whole, inlined_loop, quick_loop
+from steeple.core.light.kernels.lamp import BOTTOM, MIDDLE, TOP
 
-from steeple.core.geometry.kernels import Array, Whole
-
-GIVEN, SIGHT = 34, 26
-PLANES = 18
+GIVEN, SIGHT = 36, 26
+PLANES = 20
 """Where the planes through its sides begin."""
 NOTHING, PATCH, BESIDE = 0, 1, 2
 """What a solid does: hides none of the lamp; hides the rows written; or stands so far beside the point
 that it has no patch on the plane, and the rows must be asked one by one."""
+PART, START, END = 0, 1, 2
+"""What a solid hides of a row: which part of it across, from where to where along it."""
+LOW, HIGH, APART, AT = 0, 1, 2, 3
+"""Of a row: from where to where solids hide it together, whether they hide more of it besides (above
+0), and where the patch of a solid is looked at."""
 AHEAD_MM = 1e-3
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@inlined_loop
 def lamp_seen(
     dx: float,
     dy: float,
@@ -57,6 +61,7 @@ def lamp_seen(
     g[13] = dx * dx + dy * dy + dz * dz
     g[14], g[15] = dx * ux + dy * uy + dz * uz, dx * vx + dy * vy + dz * vz
     g[16], g[17] = ux * ux + uy * uy + uz * uz, vx * vx + vy * vy + vz * vz
+    g[18], g[19] = 1.0 / g[16], 1.0 / g[17]
     udx, udy, udz = uy * dz - uz * dy, uz * dx - ux * dz, ux * dy - uy * dx
     vdx, vdy, vdz = vy * dz - vz * dy, vz * dx - vx * dz, vx * dy - vy * dx
     turn = 1.0 if dx * nx + dy * ny + dz * nz > 0.0 else -1.0
@@ -73,7 +78,7 @@ def lamp_seen(
         g[n + 3] = math.sqrt(x * x + y * y + z * z)
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@inlined_loop
 def beyond_sides(sight: Array, k: int, radius: float, g: Array) -> bool:
     """Whether a capsule lies beyond one of the planes through the point and a side of the lamp, so that
     it hides none of it; parameters as `capsule_patch`."""
@@ -86,41 +91,32 @@ def beyond_sides(sight: Array, k: int, radius: float, g: Array) -> bool:
     return False
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
-def _rows_of(
+@inlined_loop
+def _reached(
     low: float,
     high: float,
+    across: Array,
+    shape: int,
     rows: int,
-    cuts: Array,
-    middles: Array,
+    hides: Array,
     into: int,
-    at: Array,
-    part: Array,
-) -> tuple[int, int]:
-    """Rows that a patch from ``low`` to ``high`` reaches, with where each is looked at and which part
-    of it is covered; the last before the first where there is none."""
-    if low >= 1.0 or high <= -1.0 or low >= high:
-        return 0, -1
-    first, last = 0, rows - 1
-    while cuts[first + 1] <= low:
-        first += 1
-    while cuts[last] >= high:
-        last -= 1
-    for row in range(first, last + 1):
-        at[row], part[into, row] = middles[row], 1.0
-    if low > cuts[first]:
-        top = min(high, cuts[first + 1])
-        at[first], part[into, first] = (
-            0.5 * (low + top),
-            (top - low) / (cuts[first + 1] - cuts[first]),
-        )
-    if high < cuts[last + 1] and (last > first or low <= cuts[first]):
-        at[last] = 0.5 * (cuts[last] + high)
-        part[into, last] = (high - cuts[last]) / (cuts[last + 1] - cuts[last])
-    return first, last
+    joined: Array,
+) -> int:
+    """Which part of each row a patch from ``low`` to ``high`` covers across, and where it is looked
+    at; how many rows it reaches. As the loops below over every row, without a branch, so that it
+    compiles to vectors."""
+    count = 0
+    for row in range(rows):
+        top, bottom = across[shape, TOP, row], across[shape, BOTTOM, row]
+        to, since = (high if high < top else top), (low if low > bottom else bottom)
+        covered = (to - since) / (top - bottom)
+        hides[into, PART, row] = covered if covered > 0.0 else 0.0
+        joined[AT, row] = 0.5 * (to + since) if covered < 1.0 else across[shape, MIDDLE, row]
+        count += 1 if covered > 0.0 else 0
+    return count
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@inlined_loop
 def _ellipse(
     ax: float, ay: float, az: float, q: float, g: Array
 ) -> tuple[float, float, float, float, float, float, float]:
@@ -137,40 +133,35 @@ def _ellipse(
     rest = k1 * k1 - 4.0 * k0 * k2
     if rest <= 0.0 or k2 >= 0.0:
         return m0, m1, k0, k1, k2, 2.0, -2.0
-    root = math.sqrt(rest)
-    return m0, m1, k0, k1, k2, (root - k1) / (2.0 * k2), (-root - k1) / (2.0 * k2)
+    root, half = math.sqrt(rest), 0.5 / k2
+    return m0, m1, k0, k1, k2, (root - k1) * half, (-root - k1) * half
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@quick_loop
 def _widen(
     v0: float,
     s0: float,
     v1: float,
     s1: float,
-    first: int,
-    last: int,
+    rows: int,
+    hides: Array,
     into: int,
-    at: Array,
-    starts: Array,
-    ends: Array,
+    joined: Array,
 ) -> None:
     """Widen the rows by an edge between two places of a patch."""
-    if v0 > v1:
-        v0, s0, v1, s1 = v1, s1, v0, s0
-    if v1 - v0 < 1e-12:
+    if abs(v1 - v0) < 1e-12:
         return
     slope = (s1 - s0) / (v1 - v0)
-    for row in range(first, last + 1):
-        v = at[row]
-        if v > v1:
-            break
-        if v >= v0:
-            s = s0 + (v - v0) * slope
-            starts[into, row] = min(starts[into, row], s)
-            ends[into, row] = max(ends[into, row], s)
+    base, least, most = s0 - v0 * slope, min(v0, v1), max(v0, v1)
+    for row in range(rows):
+        v = joined[AT, row]
+        s, inside = base + v * slope, least <= v <= most
+        start, end = (s if inside else 1e9), (s if inside else -1e9)
+        hides[into, START, row] = min(start, hides[into, START, row])
+        hides[into, END, row] = max(end, hides[into, END, row])
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@quick_loop
 def capsules_seen(px: float, py: float, pz: float, capsules: Array, sight: Array) -> None:
     """Capsules as seen from a point, whatever the lamp; written to ``sight``, shape (m, `SIGHT`).
 
@@ -244,21 +235,19 @@ def capsules_seen(px: float, py: float, pz: float, capsules: Array, sight: Array
             sight[k, at + 3], sight[k, at + 4], sight[k, at + 5] = bx - ox, by - oy, bz - oz
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@inlined_loop
 def capsule_patch(
     sight: Array,
     k: int,
     radius: float,
     g: Array,
+    across: Array,
+    shape: int,
     rows: int,
-    cuts: Array,
-    middles: Array,
+    hides: Array,
     into: int,
-    at: Array,
-    part: Array,
-    starts: Array,
-    ends: Array,
-) -> tuple[int, int, int]:
+    joined: Array,
+) -> int:
     """What a capsule hides of a lamp's rows.
 
     Parameters
@@ -266,17 +255,17 @@ def capsule_patch(
     sight, k
         capsules as `capsules_seen` has them, and which of them; ``g``: the lamp, as the module
         says.
-    cuts, middles
-        edges and middles of the rows across, shapes (rows + 1,) and (rows,), −1 … 1.
-    at
-        room to work in, shape (rows,).
-    part, starts, ends
-        shape (solids, rows), of which line ``into`` is written for the rows it hides:
-        which part of a row is covered across, and from where to where along it (in s, not cut).
+    across, shape, rows
+        the rows across lamps, as `lamp_rows` has them: ``across[shape]``, the first ``rows``.
+    hides
+        shape (solids, 3, rows), of which ``hides[into]`` is written: which `PART` of a row is
+        covered across (0: none), and along it (in s, not cut) `START` and `END`.
+    joined
+        its line `AT` is room to work in, shape (4, rows).
 
     Returns
     -------
-    `NOTHING`, `PATCH` or `BESIDE`; and the first and last row hidden.
+    `NOTHING`, `PATCH` or `BESIDE`.
     """  # fmt: skip
     ax, ay, az = sight[k, 0], sight[k, 1], sight[k, 2]
     bx, by, bz = sight[k, 3], sight[k, 4], sight[k, 5]
@@ -285,45 +274,59 @@ def capsule_patch(
     deep_b = bx * g[9] + by * g[10] + bz * g[11]
     nearest, farthest = min(deep_a, deep_b), max(deep_a, deep_b)
     if nearest >= depth or farthest + radius <= 0.0:
-        return NOTHING, 0, -1
+        return NOTHING
     if nearest - radius <= AHEAD_MM or farthest > depth > nearest or sight[k, 6] <= 0.0:
-        return BESIDE, 0, -1
+        return BESIDE
     am0, am1, ak0, ak1, ak2, low, high = _ellipse(ax, ay, az, sight[k, 6], g)
     bm0, bm1, bk0, bk1, bk2, low_b, high_b = _ellipse(bx, by, bz, sight[k, 7], g)
     low, high = min(low, low_b), max(high, high_b)
-    first, last = _rows_of(low, high, rows, cuts, middles, into, at, part)
-    for row in range(first, last + 1):
-        v = at[row]
-        start, end = 1e9, -1e9
+    if _reached(low, high, across, shape, rows, hides, into, joined) == 0:
+        return NOTHING
+    low_c, high_c, base_c, slope_c = _tangent(sight, k, 8, g)
+    low_d, high_d, base_d, slope_d = _tangent(sight, k, 14, g)
+    for row in range(rows):
+        v = joined[AT, row]
         rest = ak0 + v * (ak1 + v * ak2)
-        if rest > 0.0:
-            root, middle = math.sqrt(rest), am0 + v * am1
-            start, end = middle - root, middle + root
+        root, middle = math.sqrt(rest if rest > 0.0 else 0.0), am0 + v * am1
+        start = middle - root if rest > 0.0 else 1e9
+        end = middle + root if rest > 0.0 else -1e9
         rest = bk0 + v * (bk1 + v * bk2)
-        if rest > 0.0:
-            root, middle = math.sqrt(rest), bm0 + v * bm1
-            start, end = min(start, middle - root), max(end, middle + root)
-        starts[into, row], ends[into, row] = start, end
-    if first > last:
-        return NOTHING, 0, -1
-    if sight[k, 20] > 0.0:
-        for side in range(2):
-            n = 8 + 6 * side
-            v0, s0 = _place(sight[k, n], sight[k, n + 1], sight[k, n + 2], g)
-            v1, s1 = _place(sight[k, n + 3], sight[k, n + 4], sight[k, n + 5], g)
-            _widen(v0, s0, v1, s1, first, last, into, at, starts, ends)
-    return PATCH, first, last
+        root, middle = math.sqrt(rest if rest > 0.0 else 0.0), bm0 + v * bm1
+        low = middle - root if rest > 0.0 else 1e9
+        high = middle + root if rest > 0.0 else -1e9
+        start, end = (low if low < start else start), (high if high > end else end)
+        place, inside = base_c + v * slope_c, low_c <= v <= high_c
+        low, high = (place if inside else 1e9), (place if inside else -1e9)
+        start, end = (low if low < start else start), (high if high > end else end)
+        place, inside = base_d + v * slope_d, low_d <= v <= high_d
+        low, high = (place if inside else 1e9), (place if inside else -1e9)
+        start, end = (low if low < start else start), (high if high > end else end)
+        hides[into, START, row], hides[into, END, row] = start, end
+    return PATCH
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@inlined_loop
+def _tangent(sight: Array, k: int, n: int, g: Array) -> tuple[float, float, float, float]:
+    """An edge of a capsule's band on the lamp: from which v to which, and s = base + slope·v."""
+    if sight[k, 20] <= 0.0:
+        return 2.0, -2.0, 0.0, 0.0
+    v0, s0 = _place(sight[k, n], sight[k, n + 1], sight[k, n + 2], g)
+    v1, s1 = _place(sight[k, n + 3], sight[k, n + 4], sight[k, n + 5], g)
+    if abs(v1 - v0) < 1e-12:
+        return 2.0, -2.0, 0.0, 0.0
+    slope = (s1 - s0) / (v1 - v0)
+    return min(v0, v1), max(v0, v1), s0 - v0 * slope, slope
+
+
+@inlined_loop
 def _place(x: float, y: float, z: float, g: Array) -> tuple[float, float]:
     """Where a way from the point meets the lamp's plane: v and s."""
     scale = g[12] / (x * g[9] + y * g[10] + z * g[11])
     x, y, z = x * scale - g[0], y * scale - g[1], z * scale - g[2]
-    return (x * g[6] + y * g[7] + z * g[8]) / g[17], (x * g[3] + y * g[4] + z * g[5]) / g[16]
+    return (x * g[6] + y * g[7] + z * g[8]) * g[19], (x * g[3] + y * g[4] + z * g[5]) * g[18]
 
 
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+@quick_loop
 def hull_patch(
     px: float,
     py: float,
@@ -335,16 +338,14 @@ def hull_patch(
     first_edge: int,
     last_edge: int,
     g: Array,
+    across: Array,
+    shape: int,
     rows: int,
-    cuts: Array,
-    middles: Array,
     places: Array,
+    hides: Array,
     into: int,
-    at: Array,
-    part: Array,
-    starts: Array,
-    ends: Array,
-) -> tuple[int, int, int]:
+    joined: Array,
+) -> int:
     """What a hull hides of a lamp's rows; parameters and result as `capsule_patch`.
 
     Parameters
@@ -362,9 +363,9 @@ def hull_patch(
         )
         nearest, farthest = min(nearest, deep), max(farthest, deep)
     if nearest >= g[12] or farthest <= 0.0:
-        return NOTHING, 0, -1
+        return NOTHING
     if nearest <= AHEAD_MM or farthest > g[12]:
-        return BESIDE, 0, -1
+        return BESIDE
     low, high, left, right = 1e18, -1e18, 1e18, -1e18
     for i in range(first_corner, last_corner):
         v, s = _place(corners[i, 0] - px, corners[i, 1] - py, corners[i, 2] - pz, g)
@@ -372,99 +373,12 @@ def hull_patch(
         low, high = min(low, v), max(high, v)
         left, right = min(left, s), max(right, s)
     if left >= 1.0 or right <= -1.0:
-        return NOTHING, 0, -1
-    first, last = _rows_of(low, high, rows, cuts, middles, into, at, part)
-    if first > last:
-        return NOTHING, 0, -1
-    for row in range(first, last + 1):
-        starts[into, row], ends[into, row] = 1e9, -1e9
+        return NOTHING
+    if _reached(low, high, across, shape, rows, hides, into, joined) == 0:
+        return NOTHING
+    for row in range(rows):
+        hides[into, START, row], hides[into, END, row] = 1e9, -1e9
     for k in range(first_edge, last_edge):
         i, j = edges[k, 0], edges[k, 1]
-        _widen(
-            places[i, 0],
-            places[i, 1],
-            places[j, 0],
-            places[j, 1],
-            first,
-            last,
-            into,
-            at,
-            starts,
-            ends,
-        )
-    return PATCH, first, last
-
-
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
-def _whole(a: float, b: float, mid: float, one: float, two: float) -> float:
-    """∫ of mid + one·s + two·s² from a to b."""
-    return (b - a) * (mid + 0.5 * one * (a + b) + two * (a * a + a * b + b * b) / 3.0)
-
-
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
-def _together(
-    count: int,
-    starts: Array,
-    ends: Array,
-    parts: Array,
-    least: float,
-    hole: float,
-    mid: float,
-    one: float,
-    two: float,
-) -> float:
-    """Light of a row within stretches, in order of their starts, that cover at least a part of it."""
-    at, total = -2.0, 0.0
-    for k in range(count):
-        if parts[k] < least or ends[k] <= at:
-            continue
-        a, b = max(at, starts[k]), ends[k]
-        total += _whole(a, b, mid, one, two)
-        if hole > 0.0 and a < hole and b > -hole:
-            total -= _whole(max(a, -hole), min(b, hole), mid, one, two)
-        at = b
-    return total
-
-
-@njit(cache=True, nogil=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
-def hidden_light(
-    count: int,
-    starts: Array,
-    ends: Array,
-    parts: Array,
-    hole: float,
-    mid: float,
-    one: float,
-    two: float,
-) -> float:
-    """Light of a row that stretches hide, each covering a part of it across.
-
-    Parameters
-    ----------
-    starts, ends, parts
-        the first ``count`` of them, sorted here by their starts.
-    hole
-        half of what a ring leaves open in this row.
-    mid, one, two
-        the light along it, mid + one·s + two·s².
-    """  # fmt: skip
-    least, most = 1.0, 0.0
-    for k in range(count):
-        a, b, p = starts[k], ends[k], parts[k]
-        least, most = min(least, p), max(most, p)
-        j = k - 1
-        while j >= 0 and starts[j] > a:
-            starts[j + 1], ends[j + 1], parts[j + 1] = starts[j], ends[j], parts[j]
-            j -= 1
-        starts[j + 1], ends[j + 1], parts[j + 1] = a, b, p
-    if most - least < 1e-3:
-        return most * _together(count, starts, ends, parts, 0.0, hole, mid, one, two)
-    total, level = 0.0, most
-    while level > 0.0:
-        below = 0.0
-        for k in range(count):
-            if parts[k] < level:
-                below = max(below, parts[k])
-        total += (level - below) * _together(count, starts, ends, parts, level, hole, mid, one, two)
-        level = below
-    return total
+        _widen(places[i, 0], places[i, 1], places[j, 0], places[j, 1], rows, hides, into, joined)
+    return PATCH

@@ -8,15 +8,13 @@ from __future__ import annotations
 
 import math
 
-from numba import njit
-
-from steeple.core.geometry.kernels import Array
+from steeple.core.geometry.kernels import Array, loop
 
 FAR, VERY_FAR = 1e12, 1e7
 """Beyond either end of any row."""
 
 
-@njit(cache=True, nogil=True)
+@loop
 def _roots(
     a0: float, a1: float, d0: float, d01: float, d11: float, q: float
 ) -> tuple[float, float]:
@@ -39,8 +37,9 @@ def _roots(
     rest = one * one - two * none
     if rest <= 0.0:
         return 1.0, 0.0
-    root = math.sqrt(rest)
-    first, second = (-one - root) / two, (-one + root) / two
+    # Where the row runs nearly along the cone, `two` is next to nothing: neither root is a difference.
+    more = -one - math.copysign(math.sqrt(rest), one)
+    first, second = more / two, none / more
     if first > second:
         first, second = second, first
     if two < 0.0:
@@ -54,7 +53,7 @@ def _roots(
     return 1.0, 0.0
 
 
-@njit(cache=True, nogil=True)
+@loop
 def capsule_stretch(
     px: float,
     py: float,
@@ -132,7 +131,7 @@ def capsule_stretch(
     return low, high
 
 
-@njit(cache=True, nogil=True)
+@loop
 def hull_stretch(
     px: float,
     py: float,
@@ -146,8 +145,7 @@ def hull_stretch(
     planes: Array,
     first: int,
     last: int,
-    xs: Array,
-    ys: Array,
+    clip: Array,
 ) -> tuple[float, float]:
     """The stretch of a row that a convex hull hides from a point.
 
@@ -158,12 +156,12 @@ def hull_stretch(
     ----------
     planes
         shape (k, 4); those of this hull are ``first`` to ``last``.
-    xs, ys
-        room to work in, shape (2, 64) each.
+    clip
+        room to work in, shape (2, 2, 64).
     """  # fmt: skip
-    xs[0, 0], ys[0, 0] = 0.0, 0.0
-    xs[0, 1], ys[0, 1] = 1.0, 0.0
-    xs[0, 2], ys[0, 2] = 1.0, 1.0
+    clip[0, 0, 0], clip[1, 0, 0] = 0.0, 0.0
+    clip[0, 0, 1], clip[1, 0, 1] = 1.0, 0.0
+    clip[0, 0, 2], clip[1, 0, 2] = 1.0, 1.0
     count, now = 3, 0
     for k in range(first, last):
         n0, n1, n2 = planes[k, 0], planes[k, 1], planes[k, 2]
@@ -173,15 +171,15 @@ def hull_stretch(
         other, out = 1 - now, 0
         for i in range(count):
             j = i + 1 if i + 1 < count else 0
-            here = ga * xs[now, i] + gb * ys[now, i] - rest
-            there = ga * xs[now, j] + gb * ys[now, j] - rest
+            here = ga * clip[0, now, i] + gb * clip[1, now, i] - rest
+            there = ga * clip[0, now, j] + gb * clip[1, now, j] - rest
             if here <= 0.0:
-                xs[other, out], ys[other, out] = xs[now, i], ys[now, i]
+                clip[0, other, out], clip[1, other, out] = clip[0, now, i], clip[1, now, i]
                 out += 1
             if (here < 0.0 < there) or (there < 0.0 < here):
                 share = here / (here - there)
-                xs[other, out] = xs[now, i] + share * (xs[now, j] - xs[now, i])
-                ys[other, out] = ys[now, i] + share * (ys[now, j] - ys[now, i])
+                clip[0, other, out] = clip[0, now, i] + share * (clip[0, now, j] - clip[0, now, i])
+                clip[1, other, out] = clip[1, now, i] + share * (clip[1, now, j] - clip[1, now, i])
                 out += 1
         count, now = out, other
         if count == 0 or count > 56:
@@ -190,8 +188,8 @@ def hull_stretch(
         return 1.0, 0.0
     low, high = FAR, -FAR
     for i in range(count):
-        if xs[now, i] <= 1e-12:
+        if clip[0, now, i] <= 1e-12:
             return -FAR, FAR
-        t = ys[now, i] / xs[now, i]
+        t = clip[1, now, i] / clip[0, now, i]
         low, high = min(low, t), max(high, t)
     return low, high
