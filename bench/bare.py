@@ -9,12 +9,12 @@ import socket
 import sys
 from pathlib import Path
 
-import uvicorn
 from sqlalchemy import text
 from starlette.requests import Request
 from starlette.responses import Response
 from starlette.routing import Route
 
+from steeple.cli.serving import answer_on
 from steeple.main import DATABASE_NAME, build
 from steeple.store.database import Database
 
@@ -39,7 +39,7 @@ def main() -> None:
     listener.bind(("127.0.0.1", 0))
     listener.listen(128)
     print(f"open at http://127.0.0.1:{listener.getsockname()[1]}/", flush=True)
-    uvicorn.Server(uvicorn.Config(app, log_level="warning")).run(sockets=[listener])
+    answer_on(listener, app)
 
 
 if __name__ == "__main__":

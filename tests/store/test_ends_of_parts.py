@@ -42,7 +42,7 @@ def test_a_stored_cupboard_is_brought_up_to_date(tmp_path: Path) -> None:
         connection.execute("UPDATE alembic_version SET version_num = '0002'")
     connection.close()
     database = Database(path)
-    with database.reading() as session:
-        gear = GearRepository(session).get("one").gear
+    with database.reading() as reading:
+        gear = GearRepository(reading).get("one").gear
     database.close()
     assert gear.threads == ("3/8-16 stud",)  # type: ignore[union-attr]

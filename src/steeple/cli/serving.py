@@ -8,6 +8,7 @@ import socket
 import sys
 
 import uvicorn
+from fastapi import FastAPI
 
 from steeple.core.errors import InputError
 from steeple.demo.world import fill
@@ -16,6 +17,8 @@ from steeple.store.database import Database, exclusive
 
 DEFAULT_PORT = 8731
 HOST = "127.0.0.1"
+SWITCH_S = 0.0005
+"""How long a thread works before another may go on."""
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
@@ -60,6 +63,17 @@ def open_port(port: int) -> socket.socket:
     return listener
 
 
+def answer_on(listener: socket.socket, app: FastAPI) -> None:
+    """Answer until stopped, several requests side by side."""
+    # What lives as long as the server need not be looked through again by every collection.
+    gc.collect()
+    gc.freeze()
+    # A thread back from a compiled loop need not wait long for one that draws a picture.
+    sys.setswitchinterval(SWITCH_S)
+    config = uvicorn.Config(app, log_level="warning", timeout_graceful_shutdown=2)
+    uvicorn.Server(config).run(sockets=[listener])
+
+
 def run(arguments: argparse.Namespace, *, demo: bool) -> int:
     """Serve until stopped."""
     path = data_folder(arguments.data) / DATABASE_NAME
@@ -73,12 +87,8 @@ def run(arguments: argparse.Namespace, *, demo: bool) -> int:
             print("The pages are not built; only the API is served.", file=sys.stderr)
         print(f"Steeple is open at http://{HOST}:{listener.getsockname()[1]}/", flush=True)
         print(f"Plans are kept in {path}. Stop with Ctrl+C.", flush=True)
-        # What lives as long as the server need not be looked through again by every collection.
-        gc.collect()
-        gc.freeze()
-        config = uvicorn.Config(app, log_level="warning", timeout_graceful_shutdown=2)
         try:
-            uvicorn.Server(config).run(sockets=[listener])
+            answer_on(listener, app)
         except KeyboardInterrupt:
             pass
         finally:

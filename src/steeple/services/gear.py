@@ -101,8 +101,8 @@ class GearService:
 
     def cupboard(self) -> Cupboard:
         """Every body, lens, support, adapter and lamp in use."""
-        with self.database.reading() as session:
-            gear = GearRepository(session)
+        with self.database.reading() as connection:
+            gear = GearRepository(connection)
             return Cupboard(
                 bodies=_in_use(gear, "body", Body),
                 lenses=_in_use(gear, "lens", Lens),
@@ -114,28 +114,28 @@ class GearService:
 
     def get(self, gear_id: str) -> StoredGear:
         """A thing by its id."""
-        with self.database.reading() as session:
-            return GearRepository(session).get(gear_id)
+        with self.database.reading() as connection:
+            return GearRepository(connection).get(gear_id)
 
     def find(
         self, *, kind: GearKind | None = None, words: str = "", retired: bool = False
     ) -> list[StoredGear]:
         """Things of a kind, by the words sought."""
-        with self.database.reading() as session:
-            return GearRepository(session).find(kind=kind, words=words, retired=retired)
+        with self.database.reading() as connection:
+            return GearRepository(connection).find(kind=kind, words=words, retired=retired)
 
     def add(self, gear: Gear) -> StoredGear:
         """Put a thing into the cupboard."""
         gear_id = new_id()
-        with self.database.writing() as session:
-            repository = GearRepository(session)
+        with self.database.writing() as connection:
+            repository = GearRepository(connection)
             repository.add(gear_id, gear, at=self._now())
             return repository.get(gear_id)
 
     def edit(self, gear_id: str, gear: Gear, *, base: int) -> StoredGear:
         """Change a thing; the same figures again change nothing."""
-        with self.database.writing() as session:
-            repository = GearRepository(session)
+        with self.database.writing() as connection:
+            repository = GearRepository(connection)
             now = repository.get(gear_id)
             if now.gear == gear and now.version == base:
                 return now
@@ -143,19 +143,19 @@ class GearService:
 
     def copy(self, gear_id: str) -> StoredGear:
         """A second thing with the same figures, named as a copy."""
-        with self.database.reading() as session:
-            gear = GearRepository(session).get(gear_id).gear
+        with self.database.reading() as connection:
+            gear = GearRepository(connection).get(gear_id).gear
         return self.add(gear.model_copy(update={"name": f"{gear.name[:110]}, copy"}))
 
     def retire(self, gear_id: str) -> StoredGear:
         """Take a thing out of use; plans keep their copies, and it can be put back."""
-        with self.database.writing() as session:
-            return GearRepository(session).set_retired(gear_id, self._now())
+        with self.database.writing() as connection:
+            return GearRepository(connection).set_retired(gear_id, self._now())
 
     def put_back(self, gear_id: str) -> StoredGear:
         """Take a retired thing into use again."""
-        with self.database.writing() as session:
-            return GearRepository(session).set_retired(gear_id, None)
+        with self.database.writing() as connection:
+            return GearRepository(connection).set_retired(gear_id, None)
 
     def as_csv(self, kind: GearKind | None = None) -> str:
         """Everything in use, or one kind, as a table."""
@@ -185,8 +185,8 @@ class GearService:
         is_json = content.lstrip(b"\xef\xbb\xbf \t\r\n").startswith(b"{")
         table = read_gear_json(content) if is_json else read_gear_csv(content, kind=kind)
         outcome = Import(table)
-        with self.database.writing() as session:
-            repository = GearRepository(session)
+        with self.database.writing() as connection:
+            repository = GearRepository(connection)
             there = {(one.kind, one.gear.model_dump_json()) for one in repository.find()}
             take = not look_only and (only_sound or not table.refused)
             for row in table.taken:
@@ -204,8 +204,8 @@ class GearService:
 
     def plans_with(self, gear_id: str) -> list[PlanWithCopy]:
         """Plans that carry a copy of a thing."""
-        with self.database.reading() as session:
-            repository = GearRepository(session)
+        with self.database.reading() as connection:
+            repository = GearRepository(connection)
             gear = repository.get(gear_id).gear
             found = []
             for using in repository.plans_using(gear_id):
@@ -217,9 +217,9 @@ class GearService:
 
     def renew_in(self, gear_id: str, plan_id: str, *, base: int) -> StoredPlan:
         """Put what the cupboard says of a thing into a plan that carries a copy of it."""
-        with self.database.writing() as session:
-            gear = GearRepository(session).get(gear_id).gear
-            plans = PlanRepository(session)
+        with self.database.writing() as connection:
+            gear = GearRepository(connection).get(gear_id).gear
+            plans = PlanRepository(connection)
             newest = plans.get(plan_id)
             newest.must_be(base)
             before = newest.plan

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-import json
 import secrets
 from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
+
+from pydantic_core import from_json
 
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.camera import Camera
@@ -38,8 +39,8 @@ class PlanService:
 
     def shelf(self, *, removed: bool = False) -> list[ShelfEntry]:
         """Plans on the shelf, or those taken off it."""
-        with self.database.reading() as session:
-            return PlanRepository(session).shelf(removed=removed)
+        with self.database.reading() as connection:
+            return PlanRepository(connection).shelf(removed=removed)
 
     def begin(self, *, title: str, shape: ShapeId) -> StoredPlan:
         """A new plan of a shape of work, with its usual camera yet to be chosen."""
@@ -52,8 +53,8 @@ class PlanService:
     def add(self, plan: Plan, *, label: str) -> StoredPlan:
         """Put a plan on the shelf."""
         plan_id = new_id()
-        with self.database.writing() as session:
-            return PlanRepository(session).add(plan_id, plan, label=label, at=self._now())
+        with self.database.writing() as connection:
+            return PlanRepository(connection).add(plan_id, plan, label=label, at=self._now())
 
     def open_file(self, content: bytes) -> StoredPlan:
         """Put the plan of a file on the shelf, as a new plan."""
@@ -61,18 +62,18 @@ class PlanService:
 
     def get(self, plan_id: str) -> StoredPlan:
         """A plan as it stands."""
-        with self.database.reading() as session:
-            return PlanRepository(session).get(plan_id)
+        with self.database.reading() as connection:
+            return PlanRepository(connection).get(plan_id)
 
     def head(self, plan_id: str) -> int:
         """Number of a plan's newest revision."""
-        with self.database.reading() as session:
-            return PlanRepository(session).head(plan_id)
+        with self.database.reading() as connection:
+            return PlanRepository(connection).head(plan_id)
 
     def at(self, plan_id: str, number: int) -> Plan:
         """A plan as it was at a revision."""
-        with self.database.reading() as session:
-            return PlanRepository(session).at(plan_id, number)
+        with self.database.reading() as connection:
+            return PlanRepository(connection).at(plan_id, number)
 
     def save(self, plan_id: str, plan: Plan, *, base: int) -> StoredPlan:
         """Save an edit that started from revision ``base``.
@@ -80,10 +81,10 @@ class PlanService:
         The newest plan sent once more changes nothing and is never a conflict: a page whose answer
         was lost on the way may send its edit again.
         """
-        with self.database.writing() as session:
-            plans = PlanRepository(session)
+        document = plan.model_dump_json()
+        with self.database.writing() as connection:
+            plans = PlanRepository(connection)
             newest = plans.get(plan_id)
-            document = plan.model_dump_json()
             before = newest.document
             if not is_current(before):
                 before = newest.plan.model_dump_json()
@@ -95,23 +96,23 @@ class PlanService:
 
     def undo(self, plan_id: str, *, base: int) -> StoredPlan:
         """Take the last edit back."""
-        with self.database.writing() as session:
-            return PlanRepository(session).undo(plan_id, base=base, at=self._now())
+        with self.database.writing() as connection:
+            return PlanRepository(connection).undo(plan_id, base=base, at=self._now())
 
     def redo(self, plan_id: str, *, base: int) -> StoredPlan:
         """Make the edit again that was taken back last."""
-        with self.database.writing() as session:
-            return PlanRepository(session).redo(plan_id, base=base, at=self._now())
+        with self.database.writing() as connection:
+            return PlanRepository(connection).redo(plan_id, base=base, at=self._now())
 
     def remove(self, plan_id: str) -> None:
         """Take a plan off the shelf; it can be put back."""
-        with self.database.writing() as session:
-            PlanRepository(session).set_removed(plan_id, self._now())
+        with self.database.writing() as connection:
+            PlanRepository(connection).set_removed(plan_id, self._now())
 
     def put_back(self, plan_id: str) -> StoredPlan:
         """Put a removed plan back on the shelf."""
-        with self.database.writing() as session:
-            plans = PlanRepository(session)
+        with self.database.writing() as connection:
+            plans = PlanRepository(connection)
             plans.set_removed(plan_id, None)
             return plans.get(plan_id)
 
@@ -124,7 +125,7 @@ class PlanService:
 def change_words(before: str, after: str) -> str:
     """What an edit changed of a plan, given as text before and after, in the maker's words: the field, or
     the first and how many more."""
-    changed = _differences(json.loads(before), json.loads(after), ())
+    changed = _differences(from_json(before), from_json(after), ())
     words = list(dict.fromkeys(field_words(path) for path in changed))
     if not words:
         return "No change"

@@ -21,7 +21,6 @@ from alembic.runtime.migration import MigrationContext
 from alembic.script import ScriptDirectory
 from sqlalchemy import Connection, Engine, create_engine, event
 from sqlalchemy.exc import DBAPIError
-from sqlalchemy.orm import Session
 from sqlalchemy.pool import ConnectionPoolEntry
 
 from steeple.store.errors import StoreError
@@ -78,14 +77,14 @@ class Database:
             connection.commit()
 
     @contextmanager
-    def reading(self) -> Iterator[Session]:
-        """A session for reading; sees one consistent state."""
-        with _plain_errors(self.path), Session(self.engine) as session:
-            yield session
+    def reading(self) -> Iterator[Connection]:
+        """A transaction for reading; sees one consistent state."""
+        with _plain_errors(self.path), self.engine.connect() as connection:
+            yield connection
 
     @contextmanager
-    def writing(self) -> Iterator[Session]:
-        """A session that holds the write lock from its first statement and commits at the end.
+    def writing(self) -> Iterator[Connection]:
+        """A transaction that holds the write lock from its first statement and commits at the end.
 
         Threads of this process wait for each other in turn; SQLite's own waiting, which sleeps in
         growing steps, is left to other processes.
@@ -94,10 +93,9 @@ class Database:
             self._turn,
             _plain_errors(self.path),
             self.engine.connect().execution_options(writes=True) as connection,
-            Session(connection) as session,
         ):
-            yield session
-            session.commit()
+            yield connection
+            connection.commit()
 
     def close(self) -> None:
         """Give back every connection."""

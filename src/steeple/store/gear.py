@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Any
 
 from pydantic_core import from_json
-from sqlalchemy import insert, select, update
-from sqlalchemy.orm import Session
+from sqlalchemy import Connection, Row, insert, select, update
 
 from steeple.core.plan.cupboard.field_words import KIND_TITLES
 from steeple.core.plan.cupboard.kinds import Gear, GearKind, kind_of, validate_gear
@@ -16,6 +16,9 @@ from steeple.store.tables import GearRow, PlanRow, RevisionRow
 
 SEARCH_FIGURES = ("emitter", "form", "use", "pattern", "kind", "mount", "anchor", "threads")
 """Figures that are words and are searched too."""
+
+
+_GEAR = select(GearRow.__table__)
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,14 +58,14 @@ def _like(word: str) -> str:
 
 
 class GearRepository:
-    """Reads and changes within one session."""
+    """Reads and changes within one transaction."""
 
-    def __init__(self, session: Session) -> None:
-        self.session = session
+    def __init__(self, connection: Connection) -> None:
+        self.connection = connection
 
     def add(self, gear_id: str, gear: Gear, *, at: str) -> None:
         """Put a thing into the cupboard."""
-        self.session.execute(
+        self.connection.execute(
             insert(GearRow).values(
                 id=gear_id,
                 kind=kind_of(gear),
@@ -84,7 +87,7 @@ class GearRepository:
         NotFound
             ``no-such-gear``.
         """
-        row = self.session.get(GearRow, gear_id)
+        row = self.connection.execute(_GEAR.where(GearRow.id == gear_id)).one_or_none()
         if row is None:
             raise NotFound(
                 "no-such-gear",
@@ -104,7 +107,7 @@ class GearRepository:
         now = self.get(gear_id)
         if now.version != base:
             raise RevisionConflict(base=base, newest=now.version, what="This thing")
-        self.session.execute(
+        self.connection.execute(
             update(GearRow)
             .where(GearRow.id == gear_id)
             .values(
@@ -116,21 +119,19 @@ class GearRepository:
                 search=_searched(gear),
             )
         )
-        self.session.expire_all()
         return self.get(gear_id)
 
     def set_retired(self, gear_id: str, at: str | None) -> StoredGear:
         """Retire a thing, or take it into use again."""
         self.get(gear_id)
-        self.session.execute(update(GearRow).where(GearRow.id == gear_id).values(retired_at=at))
-        self.session.expire_all()
+        self.connection.execute(update(GearRow).where(GearRow.id == gear_id).values(retired_at=at))
         return self.get(gear_id)
 
     def find(
         self, *, kind: GearKind | None = None, words: str = "", retired: bool = False
     ) -> list[StoredGear]:
         """Things of a kind whose name and words hold every word sought, by name."""
-        query = select(GearRow).where(
+        query = _GEAR.where(
             GearRow.retired_at.is_not(None) if retired else GearRow.retired_at.is_(None)
         )
         if kind is not None:
@@ -138,11 +139,11 @@ class GearRepository:
         for word in words.casefold().split():
             query = query.where(GearRow.search.like(_like(word), escape="\\"))
         order = (GearRow.created_at, GearRow.id)
-        return [_stored(row) for row in self.session.scalars(query.order_by(*order))]
+        return [_stored(row) for row in self.connection.execute(query.order_by(*order))]
 
     def plans_using(self, gear_id: str) -> list[PlanUsing]:
         """Plans on the shelf whose state shown says that it has a copy of the thing."""
-        rows = self.session.execute(
+        rows = self.connection.execute(
             select(PlanRow.id, PlanRow.title, PlanRow.head, RevisionRow.document)
             .join(
                 RevisionRow,
@@ -154,7 +155,7 @@ class GearRepository:
         return [PlanUsing(id, title, head, text or "") for id, title, head, text in rows]
 
 
-def _stored(row: GearRow) -> StoredGear:
+def _stored(row: Row[Any]) -> StoredGear:
     gear = validate_gear(row.kind, from_json(row.figures))
     return StoredGear(
         id=row.id,

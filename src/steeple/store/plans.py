@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from functools import cached_property
+from typing import Any
 
-from sqlalchemy import bindparam, insert, select, update
-from sqlalchemy.orm import Session, aliased
+from sqlalchemy import Connection, Row, bindparam, insert, select, update
 
 from steeple.core.plan.document import Plan
 from steeple.core.plan.reading import read_plan
@@ -66,6 +66,9 @@ class _State:
         return read_plan(self.document.encode())
 
 
+# Statements of every read and save name the tables themselves: what goes through mapped classes takes
+# longer than the query.
+_PLANS, _REVISIONS = PlanRow.__table__, RevisionRow.__table__
 _PUT_REVISION = insert(RevisionRow)
 _ADVANCE = (
     update(PlanRow)
@@ -78,42 +81,48 @@ _ADVANCE = (
         changed_at=bindparam("changed_at"),
     )
 )
-_SHOWN = aliased(RevisionRow)
 _STATE = (
     select(
-        PlanRow.id,
-        PlanRow.head,
-        PlanRow.node,
-        PlanRow.changed_at,
-        _SHOWN.parent,
-        _SHOWN.label,
-        _SHOWN.document,
+        _PLANS.c.id,
+        _PLANS.c.head,
+        _PLANS.c.node,
+        _PLANS.c.changed_at,
+        _REVISIONS.c.parent,
+        _REVISIONS.c.label,
+        _REVISIONS.c.document,
     )
-    .join(_SHOWN, (_SHOWN.plan_id == PlanRow.id) & (_SHOWN.number == PlanRow.node))
-    .where(PlanRow.id == bindparam("plan_id"), PlanRow.removed_at.is_(None))
+    .join_from(
+        _PLANS,
+        _REVISIONS,
+        (_REVISIONS.c.plan_id == _PLANS.c.id) & (_REVISIONS.c.number == _PLANS.c.node),
+    )
+    .where(_PLANS.c.id == bindparam("plan_id"), _PLANS.c.removed_at.is_(None))
+)
+_REVISION = select(_REVISIONS).where(
+    _REVISIONS.c.plan_id == bindparam("plan_id"), _REVISIONS.c.number == bindparam("number")
 )
 _REDO = (
-    select(RevisionRow.number, RevisionRow.label)
+    select(_REVISIONS.c.number, _REVISIONS.c.label)
     .where(
-        RevisionRow.plan_id == bindparam("plan_id"),
-        RevisionRow.parent == bindparam("node"),
-        RevisionRow.document.is_not(None),
+        _REVISIONS.c.plan_id == bindparam("plan_id"),
+        _REVISIONS.c.parent == bindparam("node"),
+        _REVISIONS.c.document.is_not(None),
     )
-    .order_by(RevisionRow.number.desc())
+    .order_by(_REVISIONS.c.number.desc())
     .limit(1)
 )
 
 
 class PlanRepository:
-    """Reads and appends within one session."""
+    """Reads and appends within one transaction."""
 
-    def __init__(self, session: Session) -> None:
-        self.session = session
+    def __init__(self, connection: Connection) -> None:
+        self.connection = connection
 
     def shelf(self, *, removed: bool = False) -> list[ShelfEntry]:
         """Plans, those changed last first; those removed, where asked."""
         gone = PlanRow.removed_at.is_not(None) if removed else PlanRow.removed_at.is_(None)
-        rows = self.session.execute(
+        rows = self.connection.execute(
             select(PlanRow.id, PlanRow.title, PlanRow.shape, PlanRow.head, PlanRow.changed_at)
             .where(gone)
             .order_by(PlanRow.changed_at.desc(), PlanRow.id)
@@ -122,7 +131,7 @@ class PlanRepository:
 
     def add(self, plan_id: str, plan: Plan, *, label: str, at: str) -> StoredPlan:
         """Put a new plan on the shelf as revision 1."""
-        self.session.execute(
+        self.connection.execute(
             insert(PlanRow).values(
                 id=plan_id,
                 title=plan.title,
@@ -168,7 +177,7 @@ class PlanRepository:
     def append(
         self, newest: StoredPlan, plan: Plan, *, label: str, at: str, document: str = ""
     ) -> StoredPlan:
-        """Add an edit to a plan as it stands, which was read in the same session; ``document`` is its
+        """Add an edit to a plan as it stands, which was read in the same transaction; ``document`` is its
         text where that is known."""
         document = document or plan.model_dump_json()
         number = newest.revision + 1
@@ -199,10 +208,10 @@ class PlanRepository:
     def set_removed(self, plan_id: str, at: str | None) -> None:
         """Take a plan off the shelf (its revisions stay), or put it back with None."""
         self._revision(plan_id, 1)
-        self.session.execute(update(PlanRow).where(PlanRow.id == plan_id).values(removed_at=at))
+        self.connection.execute(update(PlanRow).where(PlanRow.id == plan_id).values(removed_at=at))
 
     def _state(self, plan_id: str) -> _State:
-        row = self.session.execute(_STATE, {"plan_id": plan_id}).one_or_none()
+        row = self.connection.execute(_STATE, {"plan_id": plan_id}).one_or_none()
         if row is None:
             raise _no_such_plan(plan_id)
         plan, head, node, changed_at, parent, label, document = row
@@ -215,8 +224,10 @@ class PlanRepository:
             raise RevisionConflict(base=base, newest=state.head)
         return state
 
-    def _revision(self, plan_id: str, number: int) -> RevisionRow:
-        revision = self.session.get(RevisionRow, (plan_id, number))
+    def _revision(self, plan_id: str, number: int) -> Row[Any]:
+        revision = self.connection.execute(
+            _REVISION, {"plan_id": plan_id, "number": number}
+        ).one_or_none()
         if revision is None and number == 1:
             raise _no_such_plan(plan_id)
         if revision is None:
@@ -242,7 +253,7 @@ class PlanRepository:
         )
 
     def _redo(self, plan_id: str, node: int) -> tuple[int, str] | None:
-        row = self.session.execute(_REDO, {"plan_id": plan_id, "node": node}).one_or_none()
+        row = self.connection.execute(_REDO, {"plan_id": plan_id, "node": node}).one_or_none()
         return None if row is None else (row[0], row[1])
 
     def _show(self, state: _State, node: int, *, label: str, at: str) -> StoredPlan:
@@ -256,7 +267,7 @@ class PlanRepository:
         return self.get(state.id)
 
     def _advance(self, plan_id: str, plan: Plan, *, head: int, node: int, at: str) -> None:
-        self.session.connection().execute(
+        self.connection.execute(
             _ADVANCE,
             {
                 "plan_id": plan_id,
@@ -279,7 +290,7 @@ class PlanRepository:
         document: str | None,
         at: str,
     ) -> None:
-        self.session.connection().execute(
+        self.connection.execute(
             _PUT_REVISION,
             {
                 "plan_id": plan_id,

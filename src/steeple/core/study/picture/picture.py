@@ -26,7 +26,7 @@ PART_COLOURS = {
 }  # fmt: skip
 WARM = np.array([1.06, 1.0, 0.90])
 FLOOR_REFLECTANCE = 0.10
-SAMPLES = {"draft": 2, "fine": 5}
+SAMPLES = {"draft": 1, "fine": 5}
 _MARKS = ((0.0, 0.0), (-0.42, -0.38), (0.42, -0.38), (0.42, 0.38), (-0.42, 0.38))
 
 
