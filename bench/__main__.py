@@ -198,10 +198,10 @@ def api(port: int, ids: list[str]) -> Iterator[Timing]:
         mine = ids[number]
         server = connect(port)
         data = json.loads(write_plan(PLANS[0]))
-        revision = 1
+        line, revision = request(server, "GET", f"/api/plans/{mine}")["line"], 1
         for turn in range(REQUESTS):
             data["title"] = f"plan {number}, change {turn}"
-            body = json.dumps({"base_revision": revision, "plan": data})
+            body = json.dumps({"line": line, "base_revision": revision, "plan": data})
             start = time.perf_counter()
             request(server, "GET", f"/api/plans/{ids[(number * 97 + turn) % len(ids)]}")
             read = time.perf_counter()

@@ -10,7 +10,7 @@ from fastapi import FastAPI
 from starlette.testclient import TestClient
 
 from steeple.demo.world import fill
-from steeple.main import DATABASE_NAME, build, make_context
+from steeple.main import DATABASE_NAME, build
 from steeple.store.database import Database
 
 
@@ -23,8 +23,7 @@ def database(tmp_path: Path) -> Iterator[Database]:
 
 @pytest.fixture
 def app(database: Database) -> FastAPI:
-    context = make_context(database)
-    fill(context.plans, context.gear)
+    fill(database)
     return build(database)
 
 

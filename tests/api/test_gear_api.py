@@ -34,7 +34,10 @@ def test_a_thing_lives_its_life(api: TestClient) -> None:
     figures = {**thing["figures"], "name": "renamed"}
     edited = api.put(at, json={"base_version": 1, "figures": figures}).json()
     assert (edited["version"], edited["name"]) == (2, "renamed")
-    late = api.put(at, json={"base_version": 1, "figures": figures})
+    again = api.put(at, json={"base_version": 1, "figures": figures})
+    assert (again.status_code, again.json()["version"]) == (200, 2)
+    other = {**figures, "name": "another name"}
+    late = api.put(at, json={"base_version": 1, "figures": other})
     assert late.status_code == 409
     assert late.json()["newest_revision"] == 2
     copy = api.post(f"{at}/copy").json()
@@ -101,7 +104,7 @@ def test_a_plan_takes_new_figures_only_when_told(api: TestClient) -> None:
     assert not mine["same"]
     renewed = api.post(
         f"/api/gear/things/{lens_id}/plans/{plan['id']}",
-        json={"base_revision": mine["revision"]},
+        json={"line": mine["line"], "base_revision": mine["revision"]},
     ).json()
     assert renewed["plan"]["cameras"][0]["lens"]["length_mm"] == 71.0
 

@@ -23,7 +23,7 @@ def begin(api: TestClient, title: str = "Lettering a map") -> Json:
 
 def save(api: TestClient, sheet: Json, **changes: Any) -> Any:
     plan = {**sheet["plan"], **changes}
-    body = {"base_revision": sheet["revision"], "plan": plan}
+    body = {"line": sheet["line"], "base_revision": sheet["revision"], "plan": plan}
     return api.put(f"/api/plans/{sheet['id']}", json=body)
 
 
@@ -43,12 +43,12 @@ def test_a_plan_is_begun_saved_undone_and_redone(api: TestClient) -> None:
     saved = save(api, sheet, table={"width_mm": 1200}).json()
     assert (saved["revision"], saved["undo_label"]) == (2, "Table width")
     at = f"/api/plans/{sheet['id']}"
-    undone = api.post(f"{at}/undo", json={"base_revision": 2}).json()
+    undone = api.post(f"{at}/undo", json={"line": sheet["line"], "base_revision": 2}).json()
     assert undone["plan"] == sheet["plan"]
     assert undone["redo_label"] == "Table width"
-    redone = api.post(f"{at}/redo", json={"base_revision": 3}).json()
+    redone = api.post(f"{at}/redo", json={"line": sheet["line"], "base_revision": 3}).json()
     assert redone["plan"] == saved["plan"]
-    assert api.get(f"{at}/head").json() == {"revision": 4}
+    assert api.get(f"{at}/head").json() == {"line": sheet["line"], "revision": 4}
     assert api.get(f"{at}/revisions/1").json()["plan"] == sheet["plan"]
     assert api.get(at).json() == redone
 
@@ -70,7 +70,7 @@ def test_an_outdated_save_names_the_newest_and_can_be_kept_as_a_copy(api: TestCl
     assert refused.json()["newest_revision"] == 2
     problem = refused.json()["problems"][0]
     assert (problem["code"], problem["value"], problem["range"]) == ("outdated-revision", "1", "2")
-    body = {"base_revision": 1, "plan": {**sheet["plan"], "title": "Mine"}}
+    body = {"line": sheet["line"], "base_revision": 1, "plan": {**sheet["plan"], "title": "Mine"}}
     copy = api.post(f"/api/plans/{sheet['id']}/copy", json=body)
     assert copy.status_code == 201
     assert copy.json()["plan"]["title"] == "Mine (mine)"

@@ -157,7 +157,7 @@ def test_backup_and_restore_are_one_command_each(
     assert status == 0
     assert "is kept as" in out
     assert len(run(f"export --data {data}", capsys)[1].splitlines()) == 1
-    assert run(f"restore --data {data} {tmp_path / 'none'}", capsys)[0] == 2
+    assert run(f"restore --data {data} {tmp_path / 'none'}", capsys)[0] == 1
 
 
 def test_the_schema_is_printed(capsys: pytest.CaptureFixture[str]) -> None:
@@ -195,11 +195,11 @@ def test_an_impossible_port_and_a_held_database(
     tmp_path: Path, capsys: pytest.CaptureFixture[str]
 ) -> None:
     assert run(f"serve --data {tmp_path} --port 70000", capsys)[2].startswith("Port 70000")
-    from steeple.store.database import exclusive
+    from steeple.store.locks import served
 
-    with exclusive(tmp_path / DATABASE_NAME):
+    with served(tmp_path / DATABASE_NAME):
         status, _, err = run(f"serve --data {tmp_path} --port 0", capsys)
-    assert status == 2
+    assert status == 1
     assert "Another Steeple" in err
 
 

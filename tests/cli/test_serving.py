@@ -93,12 +93,18 @@ def test_eight_clients_at_once_lose_nothing(tmp_path: Path) -> None:
         plan = json.loads(write_plan(SOUND))
         ids = [ask(address, "/api/plans/open", plan, "POST")["id"] for _ in range(clients + 1)]
         shared = ids.pop()
+        line = ask(address, f"/api/plans/{shared}/head")["line"]
 
         def change_shared(body: dict[str, Any]) -> bool:
             """Try to change the shared plan from its newest revision; False on a conflict."""
-            newest = ask(address, f"/api/plans/{shared}/head")["revision"]
+            head = ask(address, f"/api/plans/{shared}/head")
             try:
-                ask(address, f"/api/plans/{shared}", {**body, "base_revision": newest}, "PUT")
+                ask(
+                    address,
+                    f"/api/plans/{shared}",
+                    {**body, "base_revision": head["revision"]},
+                    "PUT",
+                )
             except urllib.error.HTTPError as error:
                 error.close()
                 if error.code != 409:
@@ -109,7 +115,11 @@ def test_eight_clients_at_once_lose_nothing(tmp_path: Path) -> None:
         def client(number: int) -> None:
             revision = 1
             for turn in range(rounds):
-                body = {"base_revision": revision, "plan": {**plan, "title": f"{number}.{turn}"}}
+                body = {
+                    "line": line,
+                    "base_revision": revision,
+                    "plan": {**plan, "title": f"{number}.{turn}"},
+                }
                 revision = ask(address, f"/api/plans/{ids[number]}", body, "PUT")["revision"]
                 while not change_shared(body):
                     pass

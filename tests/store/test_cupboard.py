@@ -130,7 +130,7 @@ def test_a_cupboard_of_the_first_state_is_brought_up(tmp_path: Path) -> None:
         "DROP TABLE gear; CREATE TABLE gear (id VARCHAR(40) NOT NULL PRIMARY KEY, "
         "kind VARCHAR(20) NOT NULL, name VARCHAR(120) NOT NULL, figures TEXT NOT NULL, "
         "created_at VARCHAR(40) NOT NULL); CREATE INDEX ix_gear_kind ON gear (kind); "
-        "UPDATE alembic_version SET version_num = '0001';"
+        "DROP TABLE line; UPDATE alembic_version SET version_num = '0001';"
     )
     raw.execute(
         "INSERT INTO gear VALUES ('a', 'lens', 'Old Lens', ?, '2026-01-01')",

@@ -39,6 +39,7 @@ def test_a_stored_cupboard_is_brought_up_to_date(tmp_path: Path) -> None:
             " VALUES ('one', 'support', 'old', ?, '', '', 1, 'old')",
             (figures,),
         )
+        connection.execute("DROP TABLE line")
         connection.execute("UPDATE alembic_version SET version_num = '0002'")
     connection.close()
     database = Database(path)

@@ -30,7 +30,7 @@ def test_saves_are_numbered_and_old_states_stay(plans: PlanService) -> None:
     assert plans.get(plan_id) == saved
     assert plans.at(plan_id, 1) == SOUND
     assert plans.at(plan_id, 2).title == "two"
-    assert plans.head(plan_id) == 2
+    assert plans.head(plan_id) == (plans.get(plan_id).line, 2)
 
 
 def test_saving_the_same_again_adds_nothing(plans: PlanService) -> None:

@@ -16,8 +16,10 @@ from sqlalchemy import event, inspect, text
 from steeple.core.plan.reading import read_plan
 from steeple.main import DATABASE_NAME, make_context
 from steeple.services.plans import PlanService
-from steeple.store.database import Database, exclusive, restore_from
+from steeple.store.copies import backup_to, restore_from
+from steeple.store.database import Database
 from steeple.store.errors import StoreError
+from steeple.store.locks import served
 from steeple.store.tables import Base
 from tests.plans import SOUND, changed
 
@@ -114,7 +116,7 @@ def test_a_folder_that_cannot_be_made_is_named(tmp_path: Path) -> None:
         Database(tmp_path)
     with (
         pytest.raises(StoreError, match="cannot be written to"),
-        exclusive(tmp_path / "file" / "x"),
+        served(tmp_path / "file" / "x"),
     ):
         pass
 
@@ -158,9 +160,9 @@ def test_backup_and_restore_bring_everything_back(
 ) -> None:
     plan_id = plans.add(SOUND, label="New").id
     target = tmp_path / "backup.db"
-    database.backup_to(target)
+    backup_to(database.path, target)
     with pytest.raises(StoreError, match="exists already"):
-        database.backup_to(target)
+        backup_to(database.path, target)
     plans.save(plan_id, changed(title="after the backup"), base=1)
     database.close()
     kept = restore_from(target, database.path)
@@ -177,7 +179,7 @@ def test_restore_onto_a_fresh_machine(
     plans: PlanService, database: Database, tmp_path: Path
 ) -> None:
     plan_id = plans.add(SOUND, label="New").id
-    database.backup_to(tmp_path / "backup.db")
+    backup_to(database.path, tmp_path / "backup.db")
     target = tmp_path / "elsewhere" / DATABASE_NAME
     assert restore_from(tmp_path / "backup.db", target) is None
     elsewhere = Database(target)
@@ -189,7 +191,7 @@ def test_a_damaged_database_is_restored_over_and_kept(
     plans: PlanService, database: Database, tmp_path: Path
 ) -> None:
     plan_id = plans.add(SOUND, label="New").id
-    database.backup_to(tmp_path / "backup.db")
+    backup_to(database.path, tmp_path / "backup.db")
     database.close()
     database.path.write_bytes(b"damaged beyond opening " * 400)
     with pytest.raises(StoreError, match="damaged"):
@@ -216,8 +218,8 @@ def test_restore_refuses_what_is_no_backup(database: Database, tmp_path: Path) -
 
 
 def test_restore_waits_for_no_running_server(database: Database, tmp_path: Path) -> None:
-    database.backup_to(tmp_path / "backup.db")
-    with exclusive(database.path), pytest.raises(StoreError, match="Another Steeple") as caught:
+    backup_to(database.path, tmp_path / "backup.db")
+    with served(database.path), pytest.raises(StoreError, match="Another Steeple") as caught:
         restore_from(tmp_path / "backup.db", database.path)
     assert caught.value.code == "in-use"
 

@@ -22,7 +22,7 @@ from playwright.sync_api import Browser, BrowserContext, Error, Page, expect
 from steeple.core.plan.document import Plan
 from steeple.core.plan.reading import write_plan
 from steeple.demo.world import fill
-from steeple.main import DATABASE_NAME, build, make_context
+from steeple.main import DATABASE_NAME, build
 from steeple.store.database import Database
 
 ROOT = Path(__file__).parents[2]
@@ -73,8 +73,7 @@ class ServerHere(Server):
     def start(self) -> None:
         """Fill a database of its own and serve it in a thread."""
         self.database = Database(self.folder / DATABASE_NAME)
-        context = make_context(self.database)
-        fill(context.plans, context.gear)
+        fill(self.database)
         listener = socket.socket()
         listener.bind(("127.0.0.1", 0))
         listener.listen(128)
@@ -131,7 +130,7 @@ def server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
 
 
 @pytest.fixture
-def own_server(tmp_path: Path) -> Iterator[Server]:
+def own_server(tmp_path: Path) -> Iterator[ServerHere]:
     """A server of this test alone, with the demo's plans and cupboard as they come."""
     here = ServerHere(tmp_path)
     here.start()

@@ -5,10 +5,11 @@ from __future__ import annotations
 import re
 
 import pytest
-from playwright.sync_api import BrowserContext, Route, expect
+from playwright.sync_api import BrowserContext, Page, Route, expect
 
+from steeple.core.plan.reading import read_plan
 from tests.plans import SOUND, changed
-from tests.ui.conftest import Opener, Server, ServerProcess, Watch, saved
+from tests.ui.conftest import Opener, Server, ServerHere, ServerProcess, Watch, saved
 
 pytestmark = pytest.mark.ui
 GONE = (
@@ -45,10 +46,12 @@ def conflicting(server: Server, context: BrowserContext, plan_id: str):  # type:
     expect(page.locator(HEIGHT)).to_be_visible()
     page.route("**/head", lambda route: route.abort())
     theirs = changed(title="Theirs").model_dump(mode="json")
-    server.ask("PUT", f"/api/plans/{plan_id}", {"base_revision": 1, "plan": theirs})
+    theirs = changed(title="Theirs").model_dump(mode="json")
+    line = server.ask("GET", f"/api/plans/{plan_id}/head")["line"]
+    server.ask("PUT", f"/api/plans/{plan_id}", {"line": line, "base_revision": 1, "plan": theirs})
     page.locator(HEIGHT).focus()
     page.keyboard.press("ArrowUp")
-    expect(page.get_by_role("alert")).to_contain_text("changed in another window (revision 2)")
+    expect(page.get_by_role("alert")).to_contain_text("changed elsewhere: revision 2 is the newest")
     # One's own change stays on the sheet.
     expect(page.get_by_role("heading", level=1)).to_contain_text("73.0 cm")
     page.keyboard.press("Control+z")
@@ -84,6 +87,98 @@ def test_a_conflict_can_be_looked_at(server: Server, context: BrowserContext, wa
     saved(page)
     expect(page.get_by_text("undo", exact=True)).to_be_enabled()
     assert server.ask("GET", f"/api/plans/{plan_id}")["plan"]["title"] == "Theirs"
+
+
+def offline_edit(server: Server, context: BrowserContext, plan_id: str) -> Page:
+    """A page with an edit whose saving never arrived."""
+    page = context.new_page()
+    page.goto(f"{server.base}/plan/{plan_id}/lens")
+    expect(page.locator(HEIGHT)).to_be_visible()
+    page.route("**/head", lambda route: route.abort())
+    page.route(
+        f"**/api/plans/{plan_id}?*",
+        lambda route: route.abort() if route.request.method == "PUT" else route.continue_(),
+    )
+    page.locator(HEIGHT).focus()
+    page.keyboard.press("ArrowUp")
+    expect(page.get_by_text("Not saved yet")).to_be_visible()
+    return page
+
+
+def kept_as_a_copy(page: Page) -> None:
+    page.get_by_role("button", name="Keep mine as a copy").click()
+    expect(page.get_by_label("Title of the plan")).to_have_value("A sound plan (mine)")
+    expect(page.locator(HEIGHT)).to_have_attribute("aria-valuetext", "73.0 cm")
+
+
+def test_an_edit_of_a_plan_removed_meanwhile_stays_and_becomes_a_copy(
+    server: Server, context: BrowserContext, watch: Watch
+) -> None:
+    watch.expected += ["404", "ERR_FAILED"]
+    plan_id = server.put_on_shelf(SOUND)
+    page = offline_edit(server, context, plan_id)
+    server.ask("DELETE", f"/api/plans/{plan_id}")
+    page.unroute_all()
+    expect(page.get_by_role("alert")).to_contain_text("no such plan on the shelf")
+    expect(page.get_by_role("alert")).to_contain_text("kept in this browser")
+    expect(page.locator(HEIGHT)).to_have_attribute("aria-valuetext", "73.0 cm")
+    with page.expect_download() as given:
+        page.get_by_role("button", name="Save mine as a file").click()
+    content = given.value.path().read_bytes()
+    assert read_plan(content).cameras[0].position.z_mm == 730
+    # Nor does it go when the page is opened anew, where the plan cannot be shown any more.
+    page.reload()
+    expect(page.get_by_role("alert")).to_contain_text("change of yours")
+    kept_as_a_copy(page)
+    saved(page)
+    page.goto(f"{server.base}/plan/{plan_id}/lens")
+    expect(page.get_by_role("alert")).to_be_visible()
+    expect(page.get_by_text("change of yours")).to_have_count(0)
+
+
+def test_an_edit_from_before_a_restore_overwrites_nothing(
+    own_server: ServerHere, context: BrowserContext, watch: Watch
+) -> None:
+    watch.expected += ["409", "ERR_FAILED"]
+    plan_id = own_server.put_on_shelf(SOUND)
+    page = offline_edit(own_server, context, plan_id)
+    own_server.database.begin_line()
+    page.unroute_all()
+    expect(page.get_by_role("alert")).to_contain_text("restored from a backup")
+    assert own_server.ask("GET", f"/api/plans/{plan_id}/head")["revision"] == 1
+    page.get_by_role("button", name="Look at the other version").click()
+    expect(page.locator(HEIGHT)).to_have_attribute("aria-valuetext", "72.0 cm")
+    kept_as_a_copy(page)
+
+
+def test_an_edit_that_waited_and_is_refused_stays(
+    server: Server, context: BrowserContext, watch: Watch
+) -> None:
+    watch.expected += ["413", "ERR_FAILED"]
+    plan_id = server.put_on_shelf(SOUND)
+    page = offline_edit(server, context, plan_id)
+    page.unroute_all()
+    no = {"problems": [{"code": "too-large", "sentence": "That is too much."}]}
+    page.route(
+        f"**/api/plans/{plan_id}?*",
+        lambda route: (
+            route.fulfill(status=413, json=no)
+            if route.request.method == "PUT"
+            else route.continue_()
+        ),
+    )
+    expect(page.get_by_role("alert")).to_contain_text("That is too much.")
+    expect(page.locator(HEIGHT)).to_have_attribute("aria-valuetext", "73.0 cm")
+    page.reload()
+    expect(page.get_by_role("alert")).to_contain_text("That is too much.")
+    page.unroute_all()
+    # The next change goes with it, and what is taken needs keeping no longer.
+    page.locator(HEIGHT).focus()
+    page.keyboard.press("ArrowUp")
+    saved(page)
+    expect(page.get_by_role("alert")).to_have_count(0)
+    stored = server.ask("GET", f"/api/plans/{plan_id}")
+    assert stored["plan"]["cameras"][0]["position"]["z_mm"] == 740
 
 
 def test_a_killed_server_loses_nothing(

@@ -13,11 +13,12 @@ from starlette.exceptions import HTTPException
 from steeple.core.errors import DocumentError, InputError, SteepleError
 from steeple.core.plan.problems import Problem, problems_from
 from steeple.core.plan.reading import PlanRefused, plan_bounds
-from steeple.store.errors import NotFound, RevisionConflict, StoreError
+from steeple.store.errors import NotFound, OtherLine, RevisionConflict, StoreError
 
 STATUS_BY_CODE = {"too-large": 413, "nothing-to-undo": 409, "nothing-to-redo": 409}
 STATUS_BY_KIND: tuple[tuple[type[SteepleError], int], ...] = (
     (RevisionConflict, 409),
+    (OtherLine, 409),
     (NotFound, 404),
     (StoreError, 503),
     (PlanRefused, 422),

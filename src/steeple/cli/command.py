@@ -11,6 +11,7 @@ from steeple import __version__
 from steeple.cli import files, lens, pages, serving, warm
 from steeple.core.errors import SteepleError
 from steeple.core.plan.reading import plan_schema
+from steeple.store.errors import StoreError
 
 
 def parser() -> argparse.ArgumentParser:
@@ -75,13 +76,14 @@ def _schema(_arguments: argparse.Namespace) -> int:
 
 
 def main(words: Sequence[str] | None = None) -> int:
-    """Run the command. Exit 2 where input was refused, with a plain sentence."""
+    """Run the command. Exit 2 where input was refused, 1 where the plans cannot be read or written or a
+    file is not there, each with a plain sentence."""
     arguments = parser().parse_args(words)
     try:
         status: int = arguments.run(arguments)
     except SteepleError as error:
         files.print_refusal(error)
-        return 2
+        return 1 if isinstance(error, StoreError) else 2
     except BrokenPipeError:
         sys.stderr.close()
         return 0

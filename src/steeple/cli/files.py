@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import argparse
 import sys
+from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
 
 from steeple.core.errors import DocumentError, SteepleError
@@ -12,7 +14,11 @@ from steeple.core.plan.reading import PLAN_BYTES_LIMIT, PlanRefused, read_plan
 from steeple.core.study.base.sentence import sentence_words
 from steeple.core.units import UnitSystem
 from steeple.main import DATABASE_NAME, data_folder, make_context
-from steeple.store.database import Database, restore_from
+from steeple.services.plans import PlanService
+from steeple.store.copies import backup_to, restore_from
+from steeple.store.database import Database, may_begin
+from steeple.store.errors import StoreError
+from steeple.store.locks import used
 
 
 def read_file(path: Path) -> bytes:
@@ -24,19 +30,25 @@ def read_file(path: Path) -> bytes:
         ``cannot-read`` or ``too-large``.
     """
     try:
-        size = path.stat().st_size
-        if size > PLAN_BYTES_LIMIT:
+        if path.exists() and not path.is_file():
             raise DocumentError(
-                "too-large",
-                f"{path} has {size / 1e6:.0f} MB; a plan file has at most "
-                f"{PLAN_BYTES_LIMIT / 1e6:.0f} MB. It was not read.",
-                field="file",
+                "cannot-read", f"{path} cannot be read: it is no file.", field="file"
             )
-        return path.read_bytes()
+        # A file may grow while it is read, and some say that they are empty.
+        with path.open("rb") as source:
+            content = source.read(PLAN_BYTES_LIMIT + 1)
     except OSError as error:
         raise DocumentError(
             "cannot-read", f"{path} cannot be read: {error.strerror}.", field="file"
         ) from error
+    if len(content) > PLAN_BYTES_LIMIT:
+        raise DocumentError(
+            "too-large",
+            f"{path} has more than {PLAN_BYTES_LIMIT / 1e6:.0f} MB, which is the most that a plan file "
+            "may have. It was not read.",
+            field="file",
+        )
+    return content
 
 
 def print_words(evaluation: Evaluation, system: UnitSystem) -> None:
@@ -79,13 +91,31 @@ def evaluate_file(arguments: argparse.Namespace) -> int:
     return 1 if any(finding.verdict == "fails" for finding in result.findings) else 0
 
 
-def _database(arguments: argparse.Namespace) -> Database:
-    return Database(data_folder(arguments.data) / DATABASE_NAME)
+def _path(arguments: argparse.Namespace) -> Path:
+    return data_folder(arguments.data) / DATABASE_NAME
+
+
+@contextmanager
+def _plans(arguments: argparse.Namespace, *, new: bool) -> Iterator[PlanService]:
+    """The plans of the folder asked for; begun there where it holds none and ``new`` says so."""
+    path = _path(arguments)
+    if not new and not path.exists():
+        may_begin(path, new=False)
+    with used(path):
+        database = Database(path, new=new)
+        try:
+            yield make_context(database).plans
+        finally:
+            database.close()
 
 
 def export_plans(arguments: argparse.Namespace) -> int:
     """List the shelf, or write one plan to a file."""
-    plans = make_context(_database(arguments)).plans
+    with _plans(arguments, new=False) as plans:
+        return _export(plans, arguments)
+
+
+def _export(plans: PlanService, arguments: argparse.Namespace) -> int:
     if arguments.plan is None:
         for entry in plans.shelf():
             print(f"{entry.id}  {entry.title}")
@@ -107,30 +137,36 @@ def export_plans(arguments: argparse.Namespace) -> int:
 
 def import_plans(arguments: argparse.Namespace) -> int:
     """Put plan files on the shelf; a file that is refused does not stop the others."""
-    plans = make_context(_database(arguments)).plans
     refused = 0
-    for name in arguments.plans:
-        try:
-            stored = plans.open_file(read_file(Path(name)))
-        except SteepleError as error:
-            print_refusal(error, name)
-            refused += 1
-        else:
-            print(f"{stored.id}  {stored.plan.title}")
+    with _plans(arguments, new=True) as plans:
+        for name in arguments.plans:
+            try:
+                stored = plans.open_file(read_file(Path(name)))
+            except StoreError:
+                raise
+            except SteepleError as error:
+                print_refusal(error, name)
+                refused += 1
+            else:
+                print(f"{stored.id}  {stored.plan.title}")
     return 1 if refused else 0
 
 
 def backup(arguments: argparse.Namespace) -> int:
     """Write a whole copy of the database."""
     target = Path(arguments.file)
-    _database(arguments).backup_to(target)
+    path = _path(arguments)
+    if not path.exists():
+        may_begin(path, new=False)
+    with used(path):
+        backup_to(path, target)
     print(f"Everything is in {target}.")
     return 0
 
 
 def restore(arguments: argparse.Namespace) -> int:
     """Put a backup in place; what was there is kept."""
-    target = data_folder(arguments.data) / DATABASE_NAME
+    target = _path(arguments)
     kept = restore_from(Path(arguments.file), target)
     print(f"{arguments.file} is in place as {target}.")
     if kept is not None:

@@ -12,8 +12,9 @@ from fastapi import FastAPI
 
 from steeple.core.errors import InputError
 from steeple.demo.world import fill
-from steeple.main import DATABASE_NAME, PAGES, build, data_folder, make_context
-from steeple.store.database import Database, exclusive
+from steeple.main import DATABASE_NAME, PAGES, build, data_folder
+from steeple.store.database import Database
+from steeple.store.locks import served
 
 DEFAULT_PORT = 8731
 HOST = "127.0.0.1"
@@ -77,11 +78,10 @@ def answer_on(listener: socket.socket, app: FastAPI) -> None:
 def run(arguments: argparse.Namespace, *, demo: bool) -> int:
     """Serve until stopped."""
     path = data_folder(arguments.data) / DATABASE_NAME
-    with open_port(arguments.port) as listener, exclusive(path):
+    with open_port(arguments.port) as listener, served(path):
         database = Database(path)
         if demo:
-            context = make_context(database)
-            fill(context.plans, context.gear)
+            fill(database)
         app = build(database)
         if not PAGES.is_dir():
             print("The pages are not built; only the API is served.", file=sys.stderr)

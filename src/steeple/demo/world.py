@@ -3,23 +3,24 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from datetime import UTC, datetime
 
 from steeple.core.plan.document import Plan
 from steeple.demo.cupboard import EVERYTHING
 from steeple.demo.plans import PLANS
-from steeple.services.gear import GearService
-from steeple.services.plans import PlanService
+from steeple.services.filling import fill_where_empty
+from steeple.store.database import Database
 
 
-def fill(plans: PlanService, gear: GearService) -> bool:
+def fill(database: Database) -> bool:
     """Add cupboard and plans where nothing is there; says whether anything was added."""
-    cupboard = gear.cupboard()
-    if plans.shelf() or plans.shelf(removed=True) or cupboard.bodies or cupboard.lenses:
-        return False
-    ids = {thing.name: gear.add(thing).id for thing in EVERYTHING}
-    for plan in PLANS:
-        plans.add(_linked(plan, ids), label="Demo plan")
-    return True
+    return fill_where_empty(
+        database,
+        gear=EVERYTHING,
+        plans=lambda ids: (_linked(plan, ids) for plan in PLANS),
+        label="Demo plan",
+        clock=lambda: datetime.now(UTC),
+    )
 
 
 def _linked(plan: Plan, ids: Mapping[str, str]) -> Plan:

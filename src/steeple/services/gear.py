@@ -44,6 +44,7 @@ class PlanWithCopy:
 
     id: str
     title: str
+    line: str
     revision: int
     same: bool
 
@@ -133,11 +134,11 @@ class GearService:
             return repository.get(gear_id)
 
     def edit(self, gear_id: str, gear: Gear, *, base: int) -> StoredGear:
-        """Change a thing; the same figures again change nothing."""
+        """Change a thing; the same figures again change nothing and are never a conflict."""
         with self.database.writing() as connection:
             repository = GearRepository(connection)
             now = repository.get(gear_id)
-            if now.gear == gear and now.version == base:
+            if now.gear == gear:
                 return now
             return repository.edit(gear_id, gear, base=base, at=self._now())
 
@@ -212,16 +213,19 @@ class GearService:
                 copies = copies_in(read_plan(using.document.encode()), gear_id)
                 if copies:
                     same = all(copy == gear for _, copy in copies)
-                    found.append(PlanWithCopy(using.id, using.title, using.revision, same))
+                    line = self.database.line
+                    found.append(PlanWithCopy(using.id, using.title, line, using.revision, same))
             return found
 
-    def renew_in(self, gear_id: str, plan_id: str, *, base: int) -> StoredPlan:
+    def renew_in(
+        self, gear_id: str, plan_id: str, *, base: int, line: str | None = None
+    ) -> StoredPlan:
         """Put what the cupboard says of a thing into a plan that carries a copy of it."""
         with self.database.writing() as connection:
             gear = GearRepository(connection).get(gear_id).gear
             plans = PlanRepository(connection)
             newest = plans.get(plan_id)
-            newest.must_be(base)
+            newest.must_be(base, line)
             before = newest.plan
             copies = copies_in(before, gear_id)
             if not copies:

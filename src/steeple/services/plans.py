@@ -65,8 +65,8 @@ class PlanService:
         with self.database.reading() as connection:
             return PlanRepository(connection).get(plan_id)
 
-    def head(self, plan_id: str) -> int:
-        """Number of a plan's newest revision."""
+    def head(self, plan_id: str) -> tuple[str, int]:
+        """Line and number of a plan's newest revision."""
         with self.database.reading() as connection:
             return PlanRepository(connection).head(plan_id)
 
@@ -75,8 +75,8 @@ class PlanService:
         with self.database.reading() as connection:
             return PlanRepository(connection).at(plan_id, number)
 
-    def save(self, plan_id: str, plan: Plan, *, base: int) -> StoredPlan:
-        """Save an edit that started from revision ``base``.
+    def save(self, plan_id: str, plan: Plan, *, base: int, line: str | None = None) -> StoredPlan:
+        """Save an edit that started from revision ``base`` of a line; None = of the one that there is.
 
         The newest plan sent once more changes nothing and is never a conflict: a page whose answer
         was lost on the way may send its edit again.
@@ -90,19 +90,19 @@ class PlanService:
                 before = newest.plan.model_dump_json()
             if before == document:
                 return newest
-            newest.must_be(base)
+            newest.must_be(base, line)
             label = change_words(before, document)
             return plans.append(newest, plan, label=label, at=self._now(), document=document)
 
-    def undo(self, plan_id: str, *, base: int) -> StoredPlan:
+    def undo(self, plan_id: str, *, base: int, line: str | None = None) -> StoredPlan:
         """Take the last edit back."""
         with self.database.writing() as connection:
-            return PlanRepository(connection).undo(plan_id, base=base, at=self._now())
+            return PlanRepository(connection).undo(plan_id, base=base, line=line, at=self._now())
 
-    def redo(self, plan_id: str, *, base: int) -> StoredPlan:
+    def redo(self, plan_id: str, *, base: int, line: str | None = None) -> StoredPlan:
         """Make the edit again that was taken back last."""
         with self.database.writing() as connection:
-            return PlanRepository(connection).redo(plan_id, base=base, at=self._now())
+            return PlanRepository(connection).redo(plan_id, base=base, line=line, at=self._now())
 
     def remove(self, plan_id: str) -> None:
         """Take a plan off the shelf; it can be put back."""

@@ -1,4 +1,4 @@
-"""The database file: opening, migrating, transactions, backup, restore.
+"""The database file: opening, migrating, transactions.
 
 WAL mode and foreign keys on: a process killed at any moment loses at most the change in flight.
 Synchronisation is NORMAL: what a power cut may take is the last changes before it, never the file.
@@ -6,26 +6,29 @@ Synchronisation is NORMAL: what a power cut may take is the last changes before 
 
 from __future__ import annotations
 
-import fcntl
-import os
+import glob
+import secrets
 import sqlite3
 import threading
+import time
 from collections.abc import Iterator
 from contextlib import contextmanager, suppress
 from pathlib import Path
-from typing import IO
 
 from alembic import command
 from alembic.config import Config
 from alembic.runtime.migration import MigrationContext
 from alembic.script import ScriptDirectory
-from sqlalchemy import Connection, Engine, create_engine, event
+from sqlalchemy import URL, Connection, Engine, create_engine, event, select, update
 from sqlalchemy.exc import DBAPIError
 from sqlalchemy.pool import ConnectionPoolEntry
 
 from steeple.store.errors import StoreError
+from steeple.store.tables import GearRow, LineRow
 
-BUSY_SECONDS = 10.0
+BUSY_SECONDS = 5.0
+"""How long a change waits for another process that holds the database."""
+VERSIONS_AHEAD = 1_000_000
 _MIGRATIONS = Path(__file__).parent / "migrations"
 
 
@@ -35,16 +38,27 @@ class Database:
     Parameters
     ----------
     path
-        the file; made with its folder where it does not exist.
+        the file.
+    new
+        whether it is made, with its folder, where it does not exist.
 
     Raises
     ------
     StoreError
-        ``cannot-open``, ``not-a-database``, ``newer-database``.
+        ``cannot-open``, ``not-a-database``, ``newer-database``, ``no-database``; ``half-restored``
+        where a restore was broken off and the file is gone.
+
+    Attributes
+    ----------
+    line
+        id of the line of revisions in the file. A restore begins a new one: numbers of revisions
+        are used again in it.
     """
 
-    def __init__(self, path: Path) -> None:
+    def __init__(self, path: Path, *, new: bool = True) -> None:
         self.path = path
+        if not path.exists():
+            may_begin(path, new)
         try:
             path.parent.mkdir(parents=True, exist_ok=True)
         except OSError as error:
@@ -55,10 +69,14 @@ class Database:
         self._turn = threading.Lock()
         with _plain_errors(path):
             self._migrate()
+            with self.engine.connect() as connection:
+                self.line: str = connection.execute(select(LineRow.id)).scalar_one()
+        self._file = _FileSeen(path)
 
     def _migrate(self) -> None:
         config = Config()
-        config.set_main_option("script_location", str(_MIGRATIONS))
+        # A per cent sign in a path of options would be read as the beginning of a name.
+        config.set_main_option("script_location", str(_MIGRATIONS).replace("%", "%%"))
         scripts = ScriptDirectory.from_config(config)
         with self.engine.connect() as connection:
             now = MigrationContext.configure(connection).get_current_revision()
@@ -87,45 +105,111 @@ class Database:
         """A transaction that holds the write lock from its first statement and commits at the end.
 
         Threads of this process wait for each other in turn; SQLite's own waiting, which sleeps in
-        growing steps, is left to other processes.
+        growing steps, is left to other processes. Both together wait `BUSY_SECONDS` at most.
         """
+        until = time.monotonic() + BUSY_SECONDS
         with (
-            self._turn,
+            self._in_turn(),
             _plain_errors(self.path),
             self.engine.connect().execution_options(writes=True) as connection,
         ):
+            left_ms = max(0, round((until - time.monotonic()) * 1000))
+            connection.connection.cursor().execute(f"PRAGMA busy_timeout={left_ms}")
+            self._file.must_be_there()
             yield connection
             connection.commit()
+            # What was written to a file that is gone by now must not be taken for saved.
+            self._file.must_be_there()
+
+    @contextmanager
+    def _in_turn(self) -> Iterator[None]:
+        if not self._turn.acquire(timeout=BUSY_SECONDS):
+            raise _busy(self.path)
+        try:
+            yield
+        finally:
+            self._turn.release()
+
+    def begin_line(self) -> None:
+        """Begin a new line of revisions, as the database does not go on from where windows left it."""
+        line = new_line()
+        with self.writing() as connection:
+            connection.execute(update(LineRow).values(id=line))
+            # Versions of gear are counted on from where no window can be.
+            connection.execute(update(GearRow).values(version=GearRow.version + VERSIONS_AHEAD))
+        self.line = line
 
     def close(self) -> None:
         """Give back every connection."""
         self.engine.dispose()
 
-    def backup_to(self, target: Path) -> None:
-        """Write a whole copy to a new file, also while the database is in use.
 
-        Raises
-        ------
-        StoreError
-            ``file-exists`` or ``cannot-write``.
-        """
-        if target.exists():
-            raise StoreError("file-exists", f"{target} exists already. Name a new file.")
-        try:
-            with sqlite3.connect(self.path) as source, sqlite3.connect(target) as copy:
-                source.backup(copy)
-                copy.execute("PRAGMA journal_mode=DELETE")
-        except (sqlite3.Error, OSError) as error:
-            target.unlink(missing_ok=True)
-            raise StoreError("cannot-write", f"{target} cannot be written: {error}.") from error
-        finally:
-            source.close()
-            copy.close()
+def new_line() -> str:
+    """An id for a line of revisions."""
+    return secrets.token_hex(8)
+
+
+def half_restored(path: Path) -> Path:
+    """Where a restore writes the new database before it is put in place."""
+    return path.with_name(f"{path.name}.restoring")
+
+
+def may_begin(path: Path, new: bool) -> None:
+    """Refuses to begin an empty database where there should be one."""
+    kept = sorted(path.parent.glob(f"{glob.escape(path.stem)}.before-restore-*.db"))
+    left = [one for one in (half_restored(path), *kept) if one.exists()]
+    if left:
+        names = ", ".join(one.name for one in left)
+        back = f" or “steeple restore {kept[-1]}” for what was there before" if kept else ""
+        raise StoreError(
+            "half-restored",
+            f"{path} is missing, and {names} beside it say that a restore was broken off. Finish it "
+            f"with “steeple restore FILE”{back}; nothing was begun anew.",
+        )
+    if not new:
+        raise StoreError(
+            "no-database",
+            f"There is no database of Steeple's in {path.parent}. Name the folder of your plans "
+            "with --data.",
+        )
+
+
+class _FileSeen:
+    """The database file and its log as they were last seen: whether it is still that file."""
+
+    def __init__(self, path: Path) -> None:
+        self.path, self.log = path, Path(f"{path}-wal")
+        self.file = _identity(path)
+        self.log_file: tuple[int, int] | None = None
+        self.size = 0
+
+    def must_be_there(self) -> None:
+        """Raises `StoreError` ``gone`` where the file was removed, replaced or cut short."""
+        with suppress(OSError):
+            size = self.path.stat().st_size
+            if self.log_file is not None or self.log.exists():
+                log = _identity(self.log)
+                self.log_file = self.log_file or log
+            else:
+                log = None
+            if _identity(self.path) == self.file and size >= self.size and log == self.log_file:
+                self.size = size
+                return
+        raise StoreError(
+            "gone",
+            f"{self.path} was removed, replaced or cut short while Steeple was running: the change was "
+            "not saved. Stop Steeple, put the file or a backup back, and start it again.",
+        )
+
+
+def _identity(path: Path) -> tuple[int, int]:
+    found = path.stat()
+    return found.st_dev, found.st_ino
 
 
 def _engine(path: Path) -> Engine:
     engine = create_engine(
-        f"sqlite:///{path}",
+        URL.create("sqlite", database=str(path.absolute())),
         connect_args={"check_same_thread": False, "timeout": BUSY_SECONDS},
         pool_size=16,
         max_overflow=16,
@@ -143,6 +227,12 @@ def _engine(path: Path) -> Engine:
         connection.exec_driver_sql("BEGIN IMMEDIATE" if writes else "BEGIN")
 
     return engine
+
+
+def _busy(path: Path) -> StoreError:
+    return StoreError(
+        "busy", f"{path} is in use by something else: the change was not saved. Try again."
+    )
 
 
 @contextmanager
@@ -163,9 +253,7 @@ def _plain_errors(path: Path) -> Iterator[None]:
                 "disk-full", f"The disk with {path} is full: the change was not saved."
             ) from error
         if "locked" in text or "busy" in text:
-            raise StoreError(
-                "busy", f"{path} is in use by something else: the change was not saved. Try again."
-            ) from error
+            raise _busy(path) from error
         if "not a database" in text or "malformed" in text:
             raise StoreError(
                 "not-a-database",
@@ -178,95 +266,3 @@ def _plain_errors(path: Path) -> Iterator[None]:
                 f"{path} cannot be opened. The file and its folder must be there and writable.",
             ) from error
         raise
-
-
-@contextmanager
-def exclusive(path: Path) -> Iterator[None]:
-    """Hold the database for one process: a server while it runs, or a restore.
-
-    Raises
-    ------
-    StoreError
-        ``in-use`` where another process holds it.
-    """
-    try:
-        path.parent.mkdir(parents=True, exist_ok=True)
-        lock: IO[str] = open(f"{path}.lock", "w", encoding="utf-8")  # noqa: SIM115
-    except OSError as error:
-        raise StoreError(
-            "cannot-open",
-            f"The folder {path.parent} cannot be written to ({error.strerror}). Make it writable, "
-            "or name another with --data.",
-        ) from error
-    try:
-        try:
-            fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
-        except OSError as error:
-            raise StoreError(
-                "in-use",
-                f"Another Steeple has {path} open. Stop it first, or name another place with "
-                "--data.",
-            ) from error
-        yield
-    finally:
-        lock.close()
-
-
-def restore_from(source: Path, target: Path) -> Path | None:
-    """Put a backup in the place of the database; the present one is kept beside it.
-
-    Parameters
-    ----------
-    source
-        a file written by ``backup``.
-    target
-        the database file.
-
-    Returns
-    -------
-    Where the present database was kept, or None where there was none.
-
-    Raises
-    ------
-    StoreError
-        ``no-such-file``, ``not-a-database``, ``in-use``.
-    """
-    if not source.is_file():
-        raise StoreError("no-such-file", f"There is no file {source}.")
-    try:
-        with sqlite3.connect(f"file:{source}?mode=ro", uri=True) as probe:
-            sound = probe.execute("PRAGMA integrity_check").fetchone()[0] == "ok"
-            sound = sound and bool(
-                probe.execute("SELECT 1 FROM sqlite_master WHERE name='revisions'").fetchone()
-            )
-    except sqlite3.Error:
-        sound = False
-    if not sound:
-        raise StoreError(
-            "not-a-database", f"{source} is damaged or no backup of Steeple's. Nothing was changed."
-        )
-    with exclusive(target):
-        fresh = target.with_name(target.name + ".restoring")
-        fresh.unlink(missing_ok=True)
-        with sqlite3.connect(source) as old, sqlite3.connect(fresh) as new:
-            old.backup(new)
-        old.close()
-        new.close()
-        Database(fresh).close()
-        kept = None
-        if target.exists():
-            with suppress(StoreError):  # what cannot be opened is kept as it is
-                Database(target).close()
-            kept = _free_name(target)
-            os.replace(target, kept)
-        for suffix in ("-wal", "-shm"):
-            Path(f"{target}{suffix}").unlink(missing_ok=True)
-        os.replace(fresh, target)
-    return kept
-
-
-def _free_name(target: Path) -> Path:
-    number = 1
-    while (name := target.with_name(f"{target.stem}.before-restore-{number}.db")).exists():
-        number += 1
-    return name

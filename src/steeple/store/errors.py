@@ -26,3 +26,15 @@ class RevisionConflict(SteepleError):
             allowed=str(newest),
         )
         self.newest = newest
+
+
+class OtherLine(SteepleError):
+    """A write by who still shows a plan from before a restore."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "another-line",
+            "The plans were restored from a backup since this page was opened: its revisions are others "
+            "now. Nothing was overwritten; open the page anew, or keep your change as a copy.",
+            field="line",
+        )

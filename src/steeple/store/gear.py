@@ -79,6 +79,10 @@ class GearRepository:
             )
         )
 
+    def is_empty(self) -> bool:
+        """Whether there is no thing, nor any that was retired."""
+        return self.connection.execute(_GEAR.limit(1)).first() is None
+
     def get(self, gear_id: str) -> StoredGear:
         """A thing by its id.
 

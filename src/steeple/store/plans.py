@@ -9,9 +9,9 @@ from typing import Any
 from sqlalchemy import Connection, Row, bindparam, insert, select, update
 
 from steeple.core.plan.document import Plan
-from steeple.core.plan.reading import read_plan
-from steeple.store.errors import NotFound, RevisionConflict
-from steeple.store.tables import PlanRow, RevisionRow
+from steeple.core.plan.reading import must_fit, read_plan
+from steeple.store.errors import NotFound, OtherLine, RevisionConflict
+from steeple.store.tables import LineRow, PlanRow, RevisionRow
 
 
 @dataclass(frozen=True)
@@ -26,14 +26,18 @@ class StoredPlan:
     changed_at: str
     undo_label: str | None
     redo_label: str | None
+    line: str
 
     @cached_property
     def plan(self) -> Plan:
         """The plan, upgraded where it was stored by an earlier Steeple."""
         return read_plan(self.document.encode())
 
-    def must_be(self, base: int) -> None:
-        """Raises `RevisionConflict` where ``base`` is not its newest revision."""
+    def must_be(self, base: int, line: str | None = None) -> None:
+        """Raises `OtherLine` where ``line`` is not that of its database, `RevisionConflict` where
+        ``base`` is not its newest revision."""
+        if line is not None and line != self.line:
+            raise OtherLine
         if self.revision != base:
             raise RevisionConflict(base=base, newest=self.revision)
 
@@ -60,6 +64,7 @@ class _State:
     parent: int | None
     label: str
     document: str
+    line: str
 
     @property
     def plan(self) -> Plan:
@@ -68,7 +73,7 @@ class _State:
 
 # Statements of every read and save name the tables themselves: what goes through mapped classes takes
 # longer than the query.
-_PLANS, _REVISIONS = PlanRow.__table__, RevisionRow.__table__
+_PLANS, _REVISIONS, _LINE = PlanRow.__table__, RevisionRow.__table__, LineRow.__table__
 _PUT_REVISION = insert(RevisionRow)
 _ADVANCE = (
     update(PlanRow)
@@ -90,6 +95,7 @@ _STATE = (
         _REVISIONS.c.parent,
         _REVISIONS.c.label,
         _REVISIONS.c.document,
+        select(_LINE.c.id).scalar_subquery(),
     )
     .join_from(
         _PLANS,
@@ -129,8 +135,14 @@ class PlanRepository:
         )
         return [ShelfEntry(*row) for row in rows]
 
+    def is_empty(self) -> bool:
+        """Whether there is no plan, nor any that was removed."""
+        return self.connection.execute(select(_PLANS.c.id).limit(1)).first() is None
+
     def add(self, plan_id: str, plan: Plan, *, label: str, at: str) -> StoredPlan:
         """Put a new plan on the shelf as revision 1."""
+        document = plan.model_dump_json()
+        must_fit(plan, document)
         self.connection.execute(
             insert(PlanRow).values(
                 id=plan_id,
@@ -142,9 +154,10 @@ class PlanRepository:
                 changed_at=at,
             )
         )
-        document = plan.model_dump_json()
         self._write(plan_id, number=1, node=1, parent=None, label=label, document=document, at=at)
-        return StoredPlan(plan_id, 1, 1, document, at, undo_label=None, redo_label=None)
+        return StoredPlan(
+            plan_id, 1, 1, document, at, undo_label=None, redo_label=None, line=self._line()
+        )
 
     def get(self, plan_id: str) -> StoredPlan:
         """The plan as it stands.
@@ -164,11 +177,13 @@ class PlanRepository:
             changed_at=state.changed_at,
             undo_label=None if state.parent is None else state.label,
             redo_label=None if redo is None else redo[1],
+            line=state.line,
         )
 
-    def head(self, plan_id: str) -> int:
-        """Number of the newest revision."""
-        return self._state(plan_id).head
+    def head(self, plan_id: str) -> tuple[str, int]:
+        """Line and number of the newest revision."""
+        state = self._state(plan_id)
+        return state.line, state.head
 
     def at(self, plan_id: str, number: int) -> Plan:
         """The plan as it was at a revision, also of a plan taken off the shelf."""
@@ -180,6 +195,7 @@ class PlanRepository:
         """Add an edit to a plan as it stands, which was read in the same transaction; ``document`` is its
         text where that is known."""
         document = document or plan.model_dump_json()
+        must_fit(plan, document)
         number = newest.revision + 1
         self._advance(newest.id, plan, head=number, node=number, at=at)
         self._write(
@@ -187,19 +203,20 @@ class PlanRepository:
             document=document, at=at,
         )  # fmt: skip
         return StoredPlan(
-            newest.id, number, number, document, at, undo_label=label, redo_label=None
-        )
+            newest.id, number, number, document, at, undo_label=label, redo_label=None,
+            line=newest.line,
+        )  # fmt: skip
 
-    def undo(self, plan_id: str, *, base: int, at: str) -> StoredPlan:
+    def undo(self, plan_id: str, *, base: int, at: str, line: str | None = None) -> StoredPlan:
         """Show the edit before the present one, as a new revision."""
-        state = self._checked(plan_id, base)
+        state = self._checked(plan_id, base, line)
         if state.parent is None:
             raise NotFound("nothing-to-undo", "There is nothing to undo.")
         return self._show(state, state.parent, label=f"Undo: {state.label}", at=at)
 
-    def redo(self, plan_id: str, *, base: int, at: str) -> StoredPlan:
+    def redo(self, plan_id: str, *, base: int, at: str, line: str | None = None) -> StoredPlan:
         """Show the edit that was undone last, as a new revision."""
-        state = self._checked(plan_id, base)
+        state = self._checked(plan_id, base, line)
         redo = self._redo(plan_id, state.node)
         if redo is None:
             raise NotFound("nothing-to-redo", "There is nothing to redo.")
@@ -214,12 +231,18 @@ class PlanRepository:
         row = self.connection.execute(_STATE, {"plan_id": plan_id}).one_or_none()
         if row is None:
             raise _no_such_plan(plan_id)
-        plan, head, node, changed_at, parent, label, document = row
+        plan, head, node, changed_at, parent, label, document, line = row
         assert document is not None, "a shown edit has its document"
-        return _State(plan, head, node, changed_at, parent, label, document)
+        return _State(plan, head, node, changed_at, parent, label, document, line)
 
-    def _checked(self, plan_id: str, base: int) -> _State:
+    def _line(self) -> str:
+        line: str = self.connection.execute(select(_LINE.c.id)).scalar_one()
+        return line
+
+    def _checked(self, plan_id: str, base: int, line: str | None) -> _State:
         state = self._state(plan_id)
+        if line is not None and line != state.line:
+            raise OtherLine
         if state.head != base:
             raise RevisionConflict(base=base, newest=state.head)
         return state
@@ -250,6 +273,7 @@ class PlanRepository:
             parent=revision.parent,
             label=revision.label,
             document=revision.document,
+            line=self._line(),
         )
 
     def _redo(self, plan_id: str, node: int) -> tuple[int, str] | None:

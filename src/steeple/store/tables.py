@@ -69,3 +69,11 @@ class GearRow(Base):
     search: Mapped[str] = mapped_column(Text)
 
     __table_args__ = (Index("gear_by_kind", "retired_at", "kind", "name"),)
+
+
+class LineRow(Base):
+    """The line of revisions in this file; one row. A restore begins a new line."""
+
+    __tablename__ = "line"
+
+    id: Mapped[str] = mapped_column(String(40), primary_key=True)

@@ -147,7 +147,8 @@ export interface paths {
         put?: never;
         /**
          * Keep As Copy
-         * @description Keep one's own version as a new plan, where the plan was changed elsewhere.
+         * @description Keep one's own version as a new plan, where the plan was changed or removed elsewhere, or is not
+         *     in this database at all.
          */
         post: operations["keep_as_copy_api_plans__plan_id__copy_post"];
         delete?: never;
@@ -1897,6 +1898,11 @@ export interface components {
          * @description A plan to save, and the revision it started from.
          */
         Edit: {
+            /**
+             * Line
+             * @description Which line of revisions a revision is one of; a restore begins a new one.
+             */
+            line: string;
             /** Base Revision */
             base_revision: number;
             plan: components["schemas"]["Plan-Input"];
@@ -2396,6 +2402,11 @@ export interface components {
          * @description The newest revision of a plan.
          */
         Head: {
+            /**
+             * Line
+             * @description Which line of revisions a revision is one of; a restore begins a new one.
+             */
+            line: string;
             /** Revision */
             revision: number;
         };
@@ -4020,6 +4031,11 @@ export interface components {
             undo_label: string | null;
             /** Redo Label */
             redo_label: string | null;
+            /**
+             * Line
+             * @description Which line of revisions a revision is one of; a restore begins a new one.
+             */
+            line: string;
             plan: components["schemas"]["Plan-Output"];
             /** @description Its figures without mends, where they were asked for. */
             evaluation: components["schemas"]["Evaluation"] | null;
@@ -4033,6 +4049,11 @@ export interface components {
             id: string;
             /** Title */
             title: string;
+            /**
+             * Line
+             * @description Which line of revisions a revision is one of; a restore begins a new one.
+             */
+            line: string;
             /** Revision */
             revision: number;
             /** Same */
@@ -4574,6 +4595,11 @@ export interface components {
          * @description Undo or redo, and the revision it starts from.
          */
         Step: {
+            /**
+             * Line
+             * @description Which line of revisions a revision is one of; a restore begins a new one.
+             */
+            line: string;
             /** Base Revision */
             base_revision: number;
         };

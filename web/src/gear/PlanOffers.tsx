@@ -16,7 +16,7 @@ export function PlanOffers({ thing }: { thing: Thing }) {
   const renew = async (plan: PlanWithThing): Promise<void> => {
     setTrouble(null);
     try {
-      await renewInPlan(thing.id, plan.id, plan.revision);
+      await renewInPlan(thing.id, plan);
     } catch (error) {
       setTrouble(sentencesOf(error)[0] ?? null);
     }

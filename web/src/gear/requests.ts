@@ -51,11 +51,11 @@ export const putBackThing = (id: string): Promise<Thing> =>
 export const plansWith = (id: string): Promise<PlanWithThing[]> =>
   answer(client.GET('/api/gear/things/{gear_id}/plans', thing(id)));
 
-export const renewInPlan = (id: string, planId: string, base: number): Promise<PlanSheet> =>
+export const renewInPlan = (id: string, plan: PlanWithThing): Promise<PlanSheet> =>
   answer(
     client.POST('/api/gear/things/{gear_id}/plans/{plan_id}', {
-      params: { path: { gear_id: id, plan_id: planId } },
-      body: { base_revision: base },
+      params: { path: { gear_id: id, plan_id: plan.id } },
+      body: { line: plan.line, base_revision: plan.revision },
     }),
   );
 

@@ -17,6 +17,7 @@ import { namesById } from '../sheet/cameras';
 import { MarginNotes, type OtherNotes, speaking } from '../sheet/MarginNotes';
 import type { Step } from '../sheet/step';
 import { STEPS } from '../steps/registry';
+import { download } from '../ui/download';
 import { Trouble } from '../ui/Trouble';
 import { KeysHelp } from './KeysHelp';
 import { Ladder } from './Ladder';
@@ -202,13 +203,35 @@ function verdictsOf(
   return Object.fromEntries(steps.map((one) => [one.step, one.verdict]));
 }
 
+/** A plan as a file from the page itself, with or without a server. */
+const asFile = (plan: Plan): void =>
+  download(
+    new Blob([`${JSON.stringify(plan, null, 2)}\n`], { type: 'application/json' }),
+    `${plan.title.slice(0, 60) || 'plan'}, mine.json`,
+  );
+
 function Notices({ sheet, trouble }: { sheet: PlanOnSheet; trouble: string | null }) {
   const navigate = useNavigate();
-  const { conflict, saving, notice, loadTrouble } = sheet;
+  const { conflict, saving, notice, loadTrouble, kept } = sheet;
+  const copy = async () => {
+    const id = await sheet.keepMine();
+    if (id) navigate(`/plan/${id}/lens`);
+  };
   if (loadTrouble) {
+    const sentences = kept
+      ? [...loadTrouble, 'A change of yours to this plan is kept in this browser.', notice ?? '']
+      : loadTrouble;
     return (
-      <Trouble sentences={loadTrouble}>
-        <Button component={Link} to="/">
+      <Trouble sentences={sentences.filter(Boolean)}>
+        {kept ? (
+          <>
+            <Button onClick={() => void copy()}>Keep mine as a copy</Button>
+            <Button variant="default" onClick={() => asFile(kept)}>
+              Save mine as a file
+            </Button>
+          </>
+        ) : null}
+        <Button variant="default" component={Link} to="/">
           To the shelf
         </Button>
       </Trouble>
@@ -218,28 +241,28 @@ function Notices({ sheet, trouble }: { sheet: PlanOnSheet; trouble: string | nul
     <div className={classes.notices}>
       {conflict ? (
         <Trouble
-          sentences={[
+          sentences={
             conflict.looked
-              ? 'This is the version from the other window. Yours is still kept here.'
-              : `This plan was changed in another window (revision ${conflict.newest}). Your change is on this sheet and nothing was overwritten.`,
-          ]}
+              ? ['This is the other version. Yours is still kept here.']
+              : [...conflict.sentences, 'Your change is on this sheet and kept in this browser.']
+          }
         >
-          {conflict.looked ? (
+          {!conflict.looked && (conflict.why === 'changed' || conflict.why === 'restored') ? (
+            <Button onClick={() => void sheet.lookAtOther()}>Look at the other version</Button>
+          ) : null}
+          {conflict.why === 'refused' ? null : (
+            <Button variant="default" onClick={() => void copy()}>
+              Keep mine as a copy
+            </Button>
+          )}
+          <Button variant="default" onClick={() => asFile(conflict.mine)}>
+            Save mine as a file
+          </Button>
+          {conflict.looked || conflict.why === 'refused' ? (
             <Button variant="default" onClick={sheet.letMineGo}>
               Let mine go
             </Button>
-          ) : (
-            <Button onClick={() => void sheet.lookAtOther()}>Look at the other version</Button>
-          )}
-          <Button
-            variant="default"
-            onClick={async () => {
-              const copy = await sheet.keepMine();
-              if (copy) navigate(`/plan/${copy}/lens`);
-            }}
-          >
-            Keep mine as a copy
-          </Button>
+          ) : null}
         </Trouble>
       ) : null}
       {saving.state === 'waiting' ? (

@@ -3,6 +3,7 @@ import { NativeSelect, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import { sentencesOf } from '../api/client';
 import { useSheet } from '../saving/context';
+import { download } from '../ui/download';
 import classes from './LensPicture.module.css';
 import { getPicture } from './requests';
 import { usePicture } from './usePicture';
@@ -49,11 +50,7 @@ export function LensPicture({ className, onPose }: Props) {
     setSaving('Drawing it large');
     try {
       const blob = await getPicture(plan, camera, FINE_PX, 'fine', pose);
-      const link = document.createElement('a');
-      link.href = URL.createObjectURL(blob);
-      link.download = `${plan.title.slice(0, 60)}, as the lens sees it.png`;
-      link.click();
-      URL.revokeObjectURL(link.href);
+      download(blob, `${plan.title.slice(0, 60)}, as the lens sees it.png`);
       setSaving(null);
     } catch (error) {
       setSaving(sentencesOf(error)[0] ?? null);

@@ -13,28 +13,28 @@ const figuresAt = (plan_id: string) => ({
 export const getPlan = (id: string): Promise<PlanSheet> =>
   answer(client.GET('/api/plans/{plan_id}', figuresAt(id)));
 
-export const getHead = async (id: string): Promise<number> =>
-  (await answer(client.GET('/api/plans/{plan_id}/head', at(id)))).revision;
+/** A revision that a change starts from, and the line that it is one of. */
+export interface Base {
+  line: string;
+  base: number;
+}
 
-export const savePlan = (id: string, plan: Plan, base: number): Promise<PlanSheet> =>
-  answer(
-    client.PUT('/api/plans/{plan_id}', { ...figuresAt(id), body: { base_revision: base, plan } }),
-  );
+const from = ({ line, base }: Base) => ({ line, base_revision: base });
 
-export const keepAsCopy = (id: string, plan: Plan, base: number): Promise<PlanSheet> =>
-  answer(
-    client.POST('/api/plans/{plan_id}/copy', { ...at(id), body: { base_revision: base, plan } }),
-  );
+export const getHead = (id: string): Promise<{ line: string; revision: number }> =>
+  answer(client.GET('/api/plans/{plan_id}/head', at(id)));
 
-export const undoPlan = (id: string, base: number): Promise<PlanSheet> =>
-  answer(
-    client.POST('/api/plans/{plan_id}/undo', { ...figuresAt(id), body: { base_revision: base } }),
-  );
+export const savePlan = (id: string, plan: Plan, base: Base): Promise<PlanSheet> =>
+  answer(client.PUT('/api/plans/{plan_id}', { ...figuresAt(id), body: { ...from(base), plan } }));
 
-export const redoPlan = (id: string, base: number): Promise<PlanSheet> =>
-  answer(
-    client.POST('/api/plans/{plan_id}/redo', { ...figuresAt(id), body: { base_revision: base } }),
-  );
+export const keepAsCopy = (id: string, plan: Plan, base: Base): Promise<PlanSheet> =>
+  answer(client.POST('/api/plans/{plan_id}/copy', { ...at(id), body: { ...from(base), plan } }));
+
+export const undoPlan = (id: string, base: Base): Promise<PlanSheet> =>
+  answer(client.POST('/api/plans/{plan_id}/undo', { ...figuresAt(id), body: from(base) }));
+
+export const redoPlan = (id: string, base: Base): Promise<PlanSheet> =>
+  answer(client.POST('/api/plans/{plan_id}/redo', { ...figuresAt(id), body: from(base) }));
 
 export const evaluatePlan = (
   plan: Plan,

@@ -23,9 +23,9 @@ describe('changes that could not be saved yet', () => {
   afterEach(() => vi.unstubAllGlobals());
 
   it('are kept for each plan apart, and dropped when saved', () => {
-    keepUnsaved('a', { base: 3, plan });
-    keepUnsaved('b', { base: 9, plan });
-    expect(readUnsaved('a')).toEqual({ base: 3, plan });
+    keepUnsaved('a', { line: 'a', base: 3, plan });
+    keepUnsaved('b', { line: 'a', base: 9, plan });
+    expect(readUnsaved('a')).toEqual({ line: 'a', base: 3, plan });
     dropUnsaved('a');
     expect(readUnsaved('a')).toBeNull();
     expect(readUnsaved('b')?.base).toBe(9);
@@ -38,7 +38,7 @@ describe('changes that could not be saved yet', () => {
 
   it('do not stop the page where the browser keeps nothing', () => {
     vi.stubGlobal('localStorage', store(true));
-    keepUnsaved('a', { base: 1, plan });
+    keepUnsaved('a', { line: 'a', base: 1, plan });
     dropUnsaved('a');
     expect(readUnsaved('a')).toBeNull();
   });

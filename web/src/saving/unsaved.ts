@@ -2,6 +2,8 @@
 import type { Plan } from '../api/types';
 
 export interface Unsaved {
+  /** Which line of revisions `base` is one of; a restore begins a new one. */
+  line: string;
   base: number;
   plan: Plan;
   /** What was on its way to the server as a change of `base` when the page went, if anything. */

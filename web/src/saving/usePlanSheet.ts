@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Refused, sentencesOf, Unreachable } from '../api/client';
 import type { Plan, PlanSheet, Problem } from '../api/types';
-import { getHead, getPlan, keepAsCopy, redoPlan, savePlan, undoPlan } from './requests';
+import { type Base, getHead, getPlan, keepAsCopy, redoPlan, savePlan, undoPlan } from './requests';
 import { dropUnsaved, keepUnsaved, readUnsaved, type Unsaved } from './unsaved';
 
 export type Saving =
@@ -11,10 +11,13 @@ export type Saving =
   | { state: 'saving' }
   | { state: 'waiting'; why: string };
 
+/** A change that the server does not take; it stays on the sheet and in the browser. */
 export interface Conflict {
-  newest: number;
+  /** Changed in another window, removed, of before a restore, or refused after it had waited. */
+  why: 'changed' | 'removed' | 'restored' | 'refused';
+  sentences: string[];
   mine: Plan;
-  base: number;
+  base: Base;
   /** Whether the other version is on the sheet now. */
   looked: boolean;
 }
@@ -40,10 +43,28 @@ export interface PlanOnSheet {
   lookAtOther: () => Promise<void>;
   keepMine: () => Promise<string | null>;
   letMineGo: () => void;
+  /** What the browser keeps of a plan that cannot be shown. */
+  kept: Plan | null;
 }
 
 const HEAD_MS = 3000;
 const RETRY_MS = 1500;
+/** Answers that may be others in a moment. */
+const mayPass = (error: unknown): boolean =>
+  !(error instanceof Refused) || error.status >= 500 || error.status === 429;
+
+/** Why a change is not taken, where that leaves it on the sheet; null for a figure that is refused. */
+function whyOf(error: Refused, hadWaited: boolean): Conflict['why'] | null {
+  const code = error.problems[0]?.code;
+  if (error.status === 409) return code === 'another-line' ? 'restored' : 'changed';
+  if (error.status === 404) return 'removed';
+  return hadWaited ? 'refused' : null;
+}
+
+const NEWER = {
+  changed: 'This plan was changed in another window; here is its newest state.',
+  restored: 'The plans were restored from a backup; here is this one as it is there.',
+};
 
 export function usePlanSheet(id: string): PlanOnSheet {
   const queries = useQueryClient();
@@ -61,8 +82,11 @@ export function usePlanSheet(id: string): PlanOnSheet {
   const [conflict, setConflict] = useState<Conflict | null>(null);
   const [notice, setNotice] = useState<string | null>(null);
   const revision = useRef(0);
+  const line = useRef('');
   const chain = useRef<Promise<unknown>>(Promise.resolve());
   const queued = useRef(0);
+  /** Whether one's own version was put aside to look at the other; the browser still keeps it. */
+  const aside = useRef(false);
   /** While one's own version waits for a choice, it stays on the sheet. */
   const conflicted = useRef(false);
   /** While the server does not answer: everything changed since, kept in the browser as one. */
@@ -81,14 +105,16 @@ export function usePlanSheet(id: string): PlanOnSheet {
   const shown = useRef<Plan | null>(null);
   shown.current = draft ?? pending ?? sheet?.plan ?? null;
 
-  if (sheet && sheet.revision > revision.current) {
+  if (sheet && (sheet.revision > revision.current || sheet.line !== line.current)) {
     revision.current = sheet.revision;
+    line.current = sheet.line;
     latest.current = sheet.plan;
   }
 
   const take = useCallback(
     (next: PlanSheet) => {
       revision.current = next.revision;
+      line.current = next.line;
       latest.current = next.plan;
       queries.setQueryData(['plan', id], next);
       setSaving({ state: 'saved', at: next.changed_at });
@@ -107,32 +133,36 @@ export function usePlanSheet(id: string): PlanOnSheet {
     return turn;
   }, []);
 
-  /** Saves until it is saved or refused; null where the plan was changed elsewhere. */
+  const now = useCallback((): Base => ({ line: line.current, base: revision.current }), []);
+
+  /** Saves until it is saved or refused; null where it is not taken and stays on the sheet. */
   const trySaving = useCallback(
-    async (plan: Plan, base: number): Promise<readonly Problem[] | null> => {
+    async (plan: Plan, base: Base, hadWaited = false): Promise<readonly Problem[] | null> => {
       for (;;) {
         try {
-          sending.current = { base, plan };
+          sending.current = { ...base, plan };
           take(await savePlan(id, plan, base));
           waiting.current = null;
-          dropUnsaved(id);
+          if (conflicted.current) setConflict(null);
+          conflicted.current = false;
+          if (!aside.current) dropUnsaved(id);
           return [];
         } catch (error) {
-          if (error instanceof Refused && error.status < 500) waiting.current = null;
-          if (error instanceof Refused && error.status === 409) {
+          if (error instanceof Refused && !mayPass(error)) {
+            const why = whyOf(error, hadWaited || waiting.current !== null || conflicted.current);
+            waiting.current = null;
+            setSaving((was) => (was?.state === 'saved' ? was : null));
+            if (!why) return error.problems;
             latest.current = plan;
             conflicted.current = true;
+            aside.current = false;
+            keepUnsaved(id, { ...base, plan });
             setPending(plan);
-            setConflict({ newest: error.newestRevision ?? base, mine: plan, base, looked: false });
+            setConflict({ why, sentences: sentencesOf(error), mine: plan, base, looked: false });
             return null;
           }
-          if (error instanceof Refused && error.status < 500) {
-            dropUnsaved(id);
-            setSaving((now) => (now?.state === 'saving' ? null : now));
-            return error.problems;
-          }
           if (leaving.current) return null;
-          waiting.current ??= { base, plan };
+          waiting.current ??= { ...base, plan };
           keepUnsaved(id, waiting.current);
           setSaving({ state: 'waiting', why: sentencesOf(error)[0] ?? '' });
           await new Promise((done) => setTimeout(done, RETRY_MS));
@@ -159,12 +189,12 @@ export function usePlanSheet(id: string): PlanOnSheet {
       return inTurn(async () => {
         const from = latest.current;
         if (!from) return [];
-        setSaving((now) => (now?.state === 'waiting' ? now : { state: 'saving' }));
-        const problems = await trySaving(update(from), revision.current);
+        setSaving((was) => (was?.state === 'waiting' ? was : { state: 'saving' }));
+        const problems = await trySaving(update(from), now());
         return problems ?? [];
       });
     },
-    [id, inTurn, trySaving],
+    [id, inTurn, now, trySaving],
   );
 
   const step = useCallback(
@@ -174,42 +204,63 @@ export function usePlanSheet(id: string): PlanOnSheet {
         setNotice(conflicted.current ? 'Choose first which version to go on with.' : null);
         if (conflicted.current) return;
         try {
-          take(await move(id, revision.current));
+          take(await move(id, now()));
         } catch (error) {
-          if (error instanceof Refused && error.status === 409 && error.newestRevision) {
-            setNotice('This plan was changed in another window; here is its newest state.');
-            take(await getPlan(id));
+          const why = error instanceof Refused ? whyOf(error, false) : null;
+          const nothing =
+            error instanceof Refused && error.problems[0]?.code.startsWith('nothing-');
+          if (!nothing && (why === 'changed' || why === 'restored')) {
+            setNotice(NEWER[why]);
+            await getPlan(id).then(take, () => undefined);
           } else {
             setNotice(sentencesOf(error)[0] ?? null);
           }
         }
       }),
-    [id, inTurn, take],
+    [id, inTurn, now, take],
   );
 
   const lookAtOther = useCallback(async () => {
+    try {
+      take(await getPlan(id));
+    } catch (error) {
+      setNotice(sentencesOf(error)[0] ?? null);
+      return;
+    }
     conflicted.current = false;
-    take(await getPlan(id));
+    aside.current = true;
     setPending(null);
-    dropUnsaved(id);
-    setConflict((now) => now && { ...now, looked: true });
+    setConflict((was) => was && { ...was, looked: true });
   }, [id, take]);
 
-  const letMineGo = useCallback(() => {
-    dropUnsaved(id);
-    setConflict(null);
-  }, [id]);
-
-  const keepMine = useCallback(async () => {
-    if (!conflict) return null;
-    const copy = await keepAsCopy(id, conflict.mine, conflict.base);
+  const done = useCallback(() => {
     dropUnsaved(id);
     conflicted.current = false;
+    aside.current = false;
     setConflict(null);
     setPending(null);
-    take(await getPlan(id));
-    return copy.id;
-  }, [conflict, id, take]);
+  }, [id]);
+
+  const letMineGo = useCallback(() => {
+    done();
+    latest.current = query.data?.plan ?? null;
+  }, [done, query.data]);
+
+  const keepMine = useCallback(async () => {
+    const mine = conflict ?? readUnsaved(id);
+    if (!mine) return null;
+    const { base, plan } =
+      'mine' in mine ? { base: mine.base, plan: mine.mine } : { base: mine, plan: mine.plan };
+    try {
+      const copy = await keepAsCopy(id, plan, { line: base.line || 'none', base: base.base });
+      done();
+      await getPlan(id).then(take, () => undefined);
+      return copy.id;
+    } catch (error) {
+      setNotice(sentencesOf(error)[0] ?? null);
+      return null;
+    }
+  }, [conflict, done, id, take]);
 
   const ready = sheet !== null;
   useEffect(() => {
@@ -217,11 +268,12 @@ export function usePlanSheet(id: string): PlanOnSheet {
     if (!unsaved) return;
     setPending(unsaved.plan);
     void inTurn(async () => {
-      if (!unsaved.sent) return trySaving(unsaved.plan, unsaved.base);
-      const before = await trySaving(unsaved.sent, unsaved.base);
-      return before && trySaving(unsaved.plan, revision.current);
+      const base = { line: unsaved.line || 'none', base: unsaved.base };
+      if (!unsaved.sent) return trySaving(unsaved.plan, base, true);
+      const before = await trySaving(unsaved.sent, base, true);
+      return before && trySaving(unsaved.plan, now(), true);
     });
-  }, [ready, id, inTurn, trySaving]);
+  }, [ready, id, inTurn, now, trySaving]);
 
   useEffect(() => {
     const keepWhatIsUnderWay = () => {
@@ -230,6 +282,7 @@ export function usePlanSheet(id: string): PlanOnSheet {
       if (!plan || !busy.current || conflicted.current || waiting.current) return;
       const under = sending.current;
       keepUnsaved(id, {
+        line: under?.line ?? line.current,
         base: under?.base ?? revision.current,
         plan,
         ...(under && { sent: under.plan }),
@@ -251,9 +304,11 @@ export function usePlanSheet(id: string): PlanOnSheet {
       if (queued.current > 0 || busy.current || document.hidden) return;
       try {
         const newest = await getHead(id);
-        if (newest > revision.current && queued.current === 0 && !busy.current) {
+        const restored = newest.line !== line.current;
+        if (!restored && newest.revision <= revision.current) return;
+        if (queued.current === 0 && !busy.current) {
           take(await getPlan(id));
-          setNotice('This plan was changed in another window; here is its newest state.');
+          setNotice(NEWER[restored ? 'restored' : 'changed']);
         }
       } catch {
         // The next save will say that the server does not answer.
@@ -278,5 +333,6 @@ export function usePlanSheet(id: string): PlanOnSheet {
     lookAtOther,
     keepMine,
     letMineGo,
+    kept: query.isError ? (readUnsaved(id)?.plan ?? null) : null,
   };
 }

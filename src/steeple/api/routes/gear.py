@@ -11,7 +11,7 @@ from pydantic import JsonValue
 
 from steeple.api.context import Context, context_of
 from steeple.api.replies import PlanId, Revision
-from steeple.api.routes.plans import PlanSheet, Step, sheet_reply
+from steeple.api.routes.plans import Line, PlanSheet, Step, sheet_reply
 from steeple.core.plan.cupboard.field_words import KIND_TITLES
 from steeple.core.plan.cupboard.kinds import KINDS, GearField, GearKind, gear_fields, validate_gear
 from steeple.core.plan.gear.adapter import Adapter
@@ -140,6 +140,7 @@ class PlanWithThing(Part):
 
     id: str
     title: str
+    line: Line
     revision: int
     same: bool
 
@@ -347,7 +348,9 @@ def put_back(ctx: Ctx, gear_id: GearId) -> Thing:
 def plans_with(ctx: Ctx, gear_id: GearId) -> tuple[PlanWithThing, ...]:
     """Plans that carry a copy of a thing, and whether the copy still agrees with the cupboard."""
     return tuple(
-        PlanWithThing(id=one.id, title=one.title, revision=one.revision, same=one.same)
+        PlanWithThing(
+            id=one.id, title=one.title, line=one.line, revision=one.revision, same=one.same
+        )
         for one in ctx.gear.plans_with(gear_id)
     )
 
@@ -355,4 +358,4 @@ def plans_with(ctx: Ctx, gear_id: GearId) -> tuple[PlanWithThing, ...]:
 @router.post("/things/{gear_id}/plans/{plan_id}", response_model=PlanSheet)
 def renew(ctx: Ctx, gear_id: GearId, plan_id: PlanId, step: Step) -> Response:
     """Put what the cupboard says of a thing into a plan that carries a copy of it."""
-    return sheet_reply(ctx.gear.renew_in(gear_id, plan_id, base=step.base_revision))
+    return sheet_reply(ctx.gear.renew_in(gear_id, plan_id, line=step.line, base=step.base_revision))

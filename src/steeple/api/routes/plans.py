@@ -25,6 +25,16 @@ router = APIRouter(prefix="/api/plans", tags=["plans"])
 Ctx = Annotated[Context, Depends(context_of)]
 
 
+Line = Annotated[
+    str,
+    Field(
+        min_length=1,
+        max_length=40,
+        description="Which line of revisions a revision is one of; a restore begins a new one.",
+    ),
+]
+
+
 class PlanSheet(Part):
     """A plan as it stands."""
 
@@ -33,6 +43,7 @@ class PlanSheet(Part):
     changed_at: str
     undo_label: str | None
     redo_label: str | None
+    line: Line
     plan: Plan
     evaluation: Evaluation | None = Field(
         default=None, description="Its figures without mends, where they were asked for."
@@ -66,6 +77,7 @@ class NewPlan(Part):
 class Edit(Part):
     """A plan to save, and the revision it started from."""
 
+    line: Line
     base_revision: Revision
     plan: AnyPlan
 
@@ -73,12 +85,14 @@ class Edit(Part):
 class Step(Part):
     """Undo or redo, and the revision it starts from."""
 
+    line: Line
     base_revision: Revision
 
 
 class Head(Part):
     """The newest revision of a plan."""
 
+    line: Line
     revision: int
 
 
@@ -107,6 +121,7 @@ def sheet_reply(
         "changed_at": stored.changed_at,
         "undo_label": stored.undo_label,
         "redo_label": stored.redo_label,
+        "line": stored.line,
     }
     document = stored.document if is_current(stored.document) else stored.plan.model_dump_json()
     figures = "null"
@@ -169,7 +184,7 @@ def get(ctx: Ctx, plan_id: PlanId, figures: Figures = False) -> Response:
 @router.put("/{plan_id}", response_model=PlanSheet)
 def save(ctx: Ctx, plan_id: PlanId, edit: Edit, figures: Figures = False) -> Response:
     """Save a plan. Refused with 409 where the revision it started from is not the newest."""
-    stored = ctx.plans.save(plan_id, edit.plan, base=edit.base_revision)
+    stored = ctx.plans.save(plan_id, edit.plan, line=edit.line, base=edit.base_revision)
     return sheet_reply(stored, figures_by=_by(ctx, figures))
 
 
@@ -189,21 +204,21 @@ def put_back(ctx: Ctx, plan_id: PlanId) -> Response:
 @router.post("/{plan_id}/undo", response_model=PlanSheet)
 def undo(ctx: Ctx, plan_id: PlanId, step: Step, figures: Figures = False) -> Response:
     """Take the last edit back, as a new revision."""
-    stored = ctx.plans.undo(plan_id, base=step.base_revision)
+    stored = ctx.plans.undo(plan_id, line=step.line, base=step.base_revision)
     return sheet_reply(stored, figures_by=_by(ctx, figures))
 
 
 @router.post("/{plan_id}/redo", response_model=PlanSheet)
 def redo(ctx: Ctx, plan_id: PlanId, step: Step, figures: Figures = False) -> Response:
     """Make the edit again that was taken back last, as a new revision."""
-    stored = ctx.plans.redo(plan_id, base=step.base_revision)
+    stored = ctx.plans.redo(plan_id, line=step.line, base=step.base_revision)
     return sheet_reply(stored, figures_by=_by(ctx, figures))
 
 
 @router.post("/{plan_id}/copy", status_code=201, response_model=PlanSheet)
-def keep_as_copy(ctx: Ctx, plan_id: PlanId, edit: Edit) -> Response:
-    """Keep one's own version as a new plan, where the plan was changed elsewhere."""
-    ctx.plans.head(plan_id)
+def keep_as_copy(ctx: Ctx, plan_id: PlanId, edit: Edit) -> Response:  # noqa: ARG001
+    """Keep one's own version as a new plan, where the plan was changed or removed elsewhere, or is not
+    in this database at all."""
     title = f"{edit.plan.title[:112]} (mine)"
     return sheet_reply(
         ctx.plans.add(edit.plan.model_copy(update={"title": title}), label="Kept as a copy"), 201
@@ -213,7 +228,8 @@ def keep_as_copy(ctx: Ctx, plan_id: PlanId, edit: Edit) -> Response:
 @router.get("/{plan_id}/head")
 def head(ctx: Ctx, plan_id: PlanId) -> Head:
     """The newest revision, for a window that wants to know whether it is up to date."""
-    return Head(revision=ctx.plans.head(plan_id))
+    line, revision = ctx.plans.head(plan_id)
+    return Head(line=line, revision=revision)
 
 
 @router.get("/{plan_id}/revisions/{number}")

@@ -14,6 +14,8 @@ from steeple.core.errors import DocumentError, SteepleError
 from steeple.core.plan.document import FORMAT, VERSION, Plan
 from steeple.core.plan.problems import Problem, bounds_in, problems_from
 
+WIDEST_LAYOUT = 16
+"""An exported file has at most so many bytes for a character of what is kept: blanks and line ends."""
 PLAN_BYTES_LIMIT = 2_000_000
 """A plan is a few kilobytes; a file beyond this is not read."""
 
@@ -90,6 +92,33 @@ def validate_plan(data: object) -> Plan:
         return Plan.model_validate(data)
     except ValidationError as error:
         raise PlanRefused(problems_from(error, plan_bounds())) from error
+
+
+def must_fit(plan: Plan, document: str) -> None:
+    """Whether a plan, as it would be kept and as it would be exported, can be read again.
+
+    Parameters
+    ----------
+    plan, document
+        the plan and its text as it would be kept.
+
+    Raises
+    ------
+    DocumentError
+        ``too-large`` past `PLAN_BYTES_LIMIT`.
+    """
+    if len(document) * WIDEST_LAYOUT <= PLAN_BYTES_LIMIT:
+        return
+    size = len(write_plan(plan).encode())
+    if size > PLAN_BYTES_LIMIT:
+        raise DocumentError(
+            "too-large",
+            f"The plan would have {size / 1e6:.1f} MB as a file; at most {PLAN_BYTES_LIMIT / 1e6:.0f} MB "
+            "can be read again. It was not saved: leave out gear with long tables.",
+            field="plan",
+            value=size,
+            allowed=f"at most {PLAN_BYTES_LIMIT} bytes",
+        )
 
 
 def read_plan(content: bytes) -> Plan:
