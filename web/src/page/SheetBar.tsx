@@ -104,7 +104,8 @@ interface SavingProps {
 }
 
 function SavingWords({ state, since }: SavingProps) {
-  if (state === 'waiting') {
+  if (state === 'nothing') return null;
+  if (state === 'waiting' || state === 'not-taken') {
     return <output className={classes.unsaved}>Not saved yet</output>;
   }
   const time = state === 'saved' && since ? new Date(since) : null;

@@ -251,7 +251,10 @@ function Notices({ sheet, trouble }: { sheet: PlanOnSheet; trouble: string | nul
             <Button onClick={() => void sheet.lookAtOther()}>Look at the other version</Button>
           ) : null}
           {conflict.why === 'refused' ? null : (
-            <Button variant="default" onClick={() => void copy()}>
+            <Button
+              variant={conflict.why === 'removed' ? 'filled' : 'default'}
+              onClick={() => void copy()}
+            >
               Keep mine as a copy
             </Button>
           )}

@@ -9,6 +9,10 @@ import { dropUnsaved, keepUnsaved, readUnsaved, type Unsaved } from './unsaved';
 export type Saving =
   | { state: 'saved'; at: string }
   | { state: 'saving' }
+  /** A change is on the sheet that the server does not take. */
+  | { state: 'not-taken' }
+  /** There is no plan on the sheet. */
+  | { state: 'nothing' }
   | { state: 'waiting'; why: string };
 
 /** A change that the server does not take; it stays on the sheet and in the browser. */
@@ -59,6 +63,12 @@ function whyOf(error: Refused, hadWaited: boolean): Conflict['why'] | null {
   if (error.status === 409) return code === 'another-line' ? 'restored' : 'changed';
   if (error.status === 404) return 'removed';
   return hadWaited ? 'refused' : null;
+}
+
+function stateOf(saving: Saving | null, sheet: PlanSheet | null, notTaken: boolean): Saving {
+  if (notTaken) return { state: 'not-taken' };
+  if (saving) return saving;
+  return sheet ? { state: 'saved', at: sheet.changed_at } : { state: 'nothing' };
 }
 
 const NEWER = {
@@ -322,7 +332,7 @@ export function usePlanSheet(id: string): PlanOnSheet {
     plan: shown.current,
     dragging: draft !== null,
     onItsWay: pending !== null && conflict === null && saving?.state !== 'waiting',
-    saving: saving ?? { state: 'saved', at: sheet?.changed_at ?? '' },
+    saving: stateOf(saving, sheet, conflict !== null && !conflict.looked),
     conflict,
     notice,
     loadTrouble: query.isError ? sentencesOf(query.error) : null,
