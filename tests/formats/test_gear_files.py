@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import csv
 import io
+import time
+from contextlib import suppress
 
 import pytest
 from hypothesis import given, settings
@@ -222,6 +224,37 @@ def test_any_lens_survives_a_table(
     table = read_gear_csv(write_gear_csv([lens]).encode())
     assert table.refused == []
     assert [row.gear for row in table.taken] == [lens]
+
+
+@pytest.mark.parametrize(
+    "name", ["?", "n/a", "N/A", "unknown", "-", "'?", "''", "=1+1", "'unknown", "a'"]
+)
+def test_a_name_that_looks_like_something_else_survives_a_table(name: str) -> None:
+    lens = Lens(name=name, focal_min_mm=50, focal_max_mm=50, f_number_wide=2, f_number_long=2)
+    content = write_gear_csv([lens])
+    assert [row.gear for row in read_gear_csv(content.encode()).taken] == [lens]
+    cells = [cell for row in csv.reader(io.StringIO(content[1:])) for cell in row]
+    assert not any(cell.startswith(("=", "+", "-", "@")) for cell in cells)
+
+
+@pytest.mark.parametrize(
+    "content",
+    [
+        "thing,name,length_mm\n" + "lens,a," + " " * 100_000 + "x\n",
+        "thing,name,length_mm\n" + "lens,a," + "1" * 100_000 + "\n",
+        "thing,name,length_mm\n" + "lens,a,1" + "e" * 100_000 + "\n",
+        "thing,name,length_mm\n" + "lens,a," + "1," * 50_000 + "\n",
+        "thing,name,modes." + "9" * 5_000 + "\nlens,a,1\n",
+        "thing,name,modes" + ".1" * 40_000 + "\nlens,a,1\n",
+        " " * 500_000 + "thing,name\nlens,a\n",
+    ],
+    ids=["blanks", "digits", "powers", "marks", "place", "places", "before"],
+)
+def test_no_text_of_a_table_takes_long(content: str) -> None:
+    start = time.perf_counter()
+    with suppress(DocumentError):
+        read_gear_csv(content.encode(), kind="lens")
+    assert time.perf_counter() - start < 2.0
 
 
 @pytest.mark.parametrize(

@@ -37,6 +37,8 @@ PLACE_LIMIT = 64
 THING = "thing"
 LIST_MARK = "|"
 UNKNOWN = ("", "?", "unknown", "n/a", "-")
+NUMBER_CHARACTERS, COLUMN_CHARACTERS = 60, 120
+"""More than so many are no number, and no name of a column."""
 _YES = {"yes", "true", "1", "x", "y", "ja", "wahr", "oui", "vrai", "sí", "si", "verdadero", "vero"}
 _NO = {"no", "false", "0", "n", "nein", "falsch", "non", "faux", "falso"}
 _FORMULA = ("=", "+", "-", "@", "\t", "\r", "'")
@@ -134,6 +136,8 @@ def _decimal_mark(cells: Sequence[str], delimiter: str) -> Mark:
 def read_number(cell: str, mark: Mark) -> float | None:
     """The number in a cell; None where it is none, or could be two."""
     text = cell.strip()
+    if len(text) > NUMBER_CHARACTERS:
+        return None
     if re.fullmatch(r"-?\d+", text):
         return float(text)
     if re.fullmatch(r"-?\d*[.,]?\d+[eE][+-]?\d{1,3}", text):
@@ -151,6 +155,8 @@ def read_number(cell: str, mark: Mark) -> float | None:
 
 
 def _field_of(kind: GearKind, column: str) -> GearField | None:
+    if len(column) > COLUMN_CHARACTERS:
+        return None
     if any(not 1 <= int(place) <= PLACE_LIMIT for place in re.findall(r"\.(\d+)(?=\.|$)", column)):
         return None
     path = re.sub(r"/\d+(?=/|$)", "/*", column.replace(".", "/"))
@@ -161,8 +167,7 @@ def _value(cell: str, about: GearField, mark: Mark) -> tuple[Any, str]:
     """A cell as the value of a field, or why it is none."""
     text = cell.strip()
     if about.kind in ("number", "whole"):
-        bare = re.sub(rf"\s*{re.escape(about.unit)}$", "", text) if about.unit else text
-        bare = re.sub(r"^f/", "", bare)
+        bare = text.removesuffix(about.unit or "").rstrip().removeprefix("f/")
         number = read_number(bare, mark)
         if number is None:
             other = read_number(bare, "")
@@ -205,12 +210,17 @@ def _put(data: dict[str, Any], path: str, value: Any) -> None:
             node[step] = value
 
 
+def _needs_guard(text: str) -> bool:
+    """Whether a spreadsheet would take words for a formula, or `read_gear_csv` for a figure unknown."""
+    return text.startswith(_FORMULA) or text.strip().lower() in UNKNOWN
+
+
 def _unguarded(text: str) -> str:
-    return text[1:] if len(text) > 1 and text[0] == "'" and text[1] in _FORMULA else text
+    return text[1:] if text[:1] == "'" and text[1:] and _needs_guard(text[1:]) else text
 
 
 def _guarded(text: str) -> str:
-    return "'" + text if text.startswith(_FORMULA) else text
+    return "'" + text if text and _needs_guard(text) else text
 
 
 def _header(names: Sequence[str]) -> list[str]:
