@@ -29,5 +29,5 @@ def app(database: Database) -> FastAPI:
 
 @pytest.fixture
 def api(app: FastAPI) -> Iterator[TestClient]:
-    with TestClient(app, raise_server_exceptions=False) as client:
+    with TestClient(app, base_url="http://127.0.0.1", raise_server_exceptions=False) as client:
         yield client

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import os
 import re
 import signal
 import subprocess
@@ -20,13 +21,14 @@ from tests.plans import SOUND
 
 
 @contextmanager
-def serving(command: str, folder: Path) -> Iterator[str]:
+def serving(command: str, folder: Path, **settings: str) -> Iterator[str]:
     """A running ``steeple COMMAND``; its address. Stopped as Ctrl+C does."""
     process = subprocess.Popen(
         [sys.executable, "-m", "steeple.cli.command", command, "--data", folder, "--port", "0"],
         stdout=subprocess.PIPE,
         stderr=subprocess.PIPE,
         text=True,
+        env={**os.environ, **settings},
     )
     assert process.stdout is not None
     found = re.search(r"at (\S+)/$", process.stdout.readline().strip())

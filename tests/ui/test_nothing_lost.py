@@ -171,6 +171,7 @@ def test_an_edit_that_waited_and_is_refused_stays(
     expect(page.locator(HEIGHT)).to_have_attribute("aria-valuetext", "73.0 cm")
     page.reload()
     expect(page.get_by_role("alert")).to_contain_text("That is too much.")
+    expect(page.locator(HEIGHT)).to_have_attribute("aria-valuetext", "73.0 cm")
     page.unroute_all()
     # The next change goes with it, and what is taken needs keeping no longer.
     page.locator(HEIGHT).focus()

@@ -13,7 +13,7 @@ from starlette.exceptions import HTTPException
 from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 from starlette.responses import Response
-from starlette.types import Scope
+from starlette.types import ASGIApp, Scope
 
 from steeple import __version__
 from steeple.api import errors
@@ -47,6 +47,14 @@ class Pages(StaticFiles):
         return reply
 
 
+class Application(FastAPI):
+    """FastAPI with the limits round everything, also round replies to errors that nobody foresaw."""
+
+    def build_middleware_stack(self) -> ASGIApp:
+        """All layers, the limits outermost."""
+        return Limits(super().build_middleware_stack())
+
+
 @asynccontextmanager
 async def _running(_app: FastAPI) -> AsyncIterator[None]:
     to_thread.current_default_thread_limiter().total_tokens = WORKERS
@@ -63,7 +71,7 @@ def make_app(context: Context | None, pages: Path | None) -> FastAPI:
     pages
         folder of the built pages; None serves the API alone.
     """
-    app = FastAPI(
+    app = Application(
         title="Steeple",
         version=__version__,
         description="Plans, checks and remembers a filming rig over a work surface.",
@@ -76,8 +84,7 @@ def make_app(context: Context | None, pages: Path | None) -> FastAPI:
     app.state.context = context
     errors.install(app)
     app.add_middleware(GZipMiddleware, minimum_size=GZIP_BYTES, compresslevel=GZIP_LEVEL)
-    app.add_middleware(Limits)
-    app.add_middleware(TrustedHostMiddleware, allowed_hosts=[*LOCAL_HOSTS, "testserver"])
+    app.add_middleware(TrustedHostMiddleware, allowed_hosts=LOCAL_HOSTS)
     for router in ROUTERS:
         app.include_router(router)
     if pages is not None:

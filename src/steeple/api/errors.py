@@ -10,12 +10,20 @@ from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from starlette.exceptions import HTTPException
 
+from steeple.core.budget import TooLong
 from steeple.core.errors import DocumentError, InputError, SteepleError
 from steeple.core.plan.problems import Problem, problems_from
 from steeple.core.plan.reading import PlanRefused, plan_bounds
 from steeple.store.errors import NotFound, OtherLine, RevisionConflict, StoreError
 
-STATUS_BY_CODE = {"too-large": 413, "nothing-to-undo": 409, "nothing-to-redo": 409}
+STATUS_BY_CODE = {
+    "too-large": 413,
+    "nothing-to-undo": 409,
+    "nothing-to-redo": 409,
+    "busy-working": 503,
+    "stopped": 503,
+    "too-extreme": 422,
+}
 STATUS_BY_KIND: tuple[tuple[type[SteepleError], int], ...] = (
     (RevisionConflict, 409),
     (OtherLine, 409),
@@ -24,6 +32,7 @@ STATUS_BY_KIND: tuple[tuple[type[SteepleError], int], ...] = (
     (PlanRefused, 422),
     (DocumentError, 422),
     (InputError, 422),
+    (TooLong, 422),
 )
 _ROUTING = {
     404: ("no-such-address", "There is nothing at this address."),
@@ -48,19 +57,20 @@ def refusal(
     return JSONResponse(content, status_code=status)
 
 
+def problem_of(error: SteepleError) -> Problem:
+    """An error of ours as replies carry it."""
+    return Problem(
+        code=error.code,
+        sentence=error.sentence,
+        field=error.field,
+        value=error.value,
+        range=error.allowed,
+    )
+
+
 def problems_of(error: SteepleError) -> Sequence[Problem]:
     """The problems that an error of ours carries."""
-    if isinstance(error, PlanRefused):
-        return error.problems
-    return (
-        Problem(
-            code=error.code,
-            sentence=error.sentence,
-            field=error.field,
-            value=error.value,
-            range=error.allowed,
-        ),
-    )
+    return error.problems if isinstance(error, PlanRefused) else (problem_of(error),)
 
 
 def install(app: FastAPI) -> None:

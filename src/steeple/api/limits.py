@@ -2,17 +2,23 @@
 
 from __future__ import annotations
 
+import asyncio
 from collections.abc import Mapping
+from threading import Event
 
 from starlette.datastructures import MutableHeaders
 from starlette.requests import ClientDisconnect
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from steeple.api.apart import LEFT
 from steeple.api.errors import refusal
 from steeple.core.plan.problems import Problem
 from steeple.core.plan.reading import PLAN_BYTES_LIMIT
 
-BODY_LIMIT = PLAN_BYTES_LIMIT
+BODY_LIMIT = PLAN_BYTES_LIMIT + 100_000
+"""A plan, and what a request says besides."""
+BODY_SECONDS = 15.0
+"""So long a request may stop in the middle of its body."""
 HEADERS = {
     "content-security-policy": "default-src 'self'; img-src 'self' data: blob:; style-src 'self' "
     "'unsafe-inline'; object-src 'none'; base-uri 'none'; form-action 'self'; "
@@ -26,61 +32,123 @@ HEADERS = {
 
 
 class Limits:
-    """ASGI middleware: refuses bodies past the limit before they are held in memory, refuses
-    requests that another site's page sends, and sets the headers of every reply."""
+    """ASGI middleware round all others: refuses bodies past the limit before they are held in memory,
+    those that stay half sent, and requests that another site's page sends; answers HEAD as GET; sets
+    the headers of every reply; and says within the request when whoever asked has gone away."""
 
     def __init__(self, app: ASGIApp) -> None:
         self.app = app
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
-        """Answer one request, or refuse it where it is too large."""
+        """Answer one request, or refuse it."""
         if scope["type"] != "http":
             await self.app(scope, receive, send)
             return
-        read, past = 0, False
-
-        async def send_with_headers(message: Message) -> None:
-            if message["type"] == "http.response.start":
-                headers = MutableHeaders(scope=message)
-                for name, value in HEADERS.items():
-                    headers[name] = value
-            await send(message)
-
-        async def counted() -> Message:
-            nonlocal read, past
-            message = await receive()
-            read += len(message.get("body", b""))
-            if read > BODY_LIMIT:
-                past = True
-                return {"type": "http.disconnect"}
-            return message
-
-        async def send_unless_past(message: Message) -> None:
-            if not past:
-                await send_with_headers(message)
-
+        reply = _Reply(send, without_body=scope["method"] == "HEAD")
         headers = dict(scope["headers"])
         length = headers.get(b"content-length", b"0")
-        if not _same_origin(headers):
-            await refusal(403, [_ELSEWHERE])(scope, receive, send_with_headers)
-        elif length.isdigit() and int(length) > BODY_LIMIT:
-            await refusal(413, [_TOO_LARGE])(scope, receive, send_with_headers)
-        else:
-            try:
-                await self.app(scope, counted, send_unless_past)
-            except ClientDisconnect:
-                if not past:
-                    raise
-            if past:
-                await refusal(413, [_TOO_LARGE])(scope, receive, send_with_headers)
+        if not _same_origin(scope, headers):
+            await refusal(403, [_ELSEWHERE])(scope, receive, reply)
+            return
+        if length.isdigit() and int(length) > BODY_LIMIT:
+            await refusal(413, [_TOO_LARGE])(scope, receive, reply)
+            return
+        if scope["method"] == "HEAD":
+            scope = {**scope, "method": "GET"}
+        body = _Body(receive)
+        if b"content-length" not in headers and b"transfer-encoding" not in headers:
+            body.is_empty()
+        token = LEFT.set(body.left)
+
+        async def unless_refused(message: Message) -> None:
+            if body.refused is None or reply.begun:
+                await reply(message)
+
+        try:
+            await self.app(scope, body, unless_refused)
+        except ClientDisconnect:
+            if body.refused is None:
+                raise
+        finally:
+            LEFT.reset(token)
+            body.end()
+        if body.refused is not None and not reply.begun:
+            status = 413 if body.refused is _TOO_LARGE else 408
+            await refusal(status, [body.refused])(scope, receive, reply)
 
 
-def _same_origin(headers: Mapping[bytes, bytes]) -> bool:
+class _Reply:
+    """A reply with the headers of every reply, and without its body where none is wanted."""
+
+    def __init__(self, send: Send, *, without_body: bool) -> None:
+        self.send, self.without_body, self.begun = send, without_body, False
+
+    async def __call__(self, message: Message) -> None:
+        if message["type"] == "http.response.start":
+            self.begun = True
+            headers = MutableHeaders(scope=message)
+            for name, value in HEADERS.items():
+                headers[name] = value
+        elif message["type"] == "http.response.body" and self.without_body:
+            message = {**message, "body": b""}
+        await self.send(message)
+
+
+class _Body:
+    """The body of a request as it comes, within size and time; then whether anybody is still there."""
+
+    def __init__(self, receive: Receive) -> None:
+        self.receive = receive
+        self.left = Event()
+        self.refused: Problem | None = None
+        self._read = 0
+        self._told = False
+        self._watch: asyncio.Task[None] | None = None
+
+    def is_empty(self) -> None:
+        """There is no body to wait for."""
+        self._watch = asyncio.create_task(self._until_left())
+
+    async def __call__(self) -> Message:
+        told, self._told = self._told, True
+        if self._watch is not None and not told:
+            return {"type": "http.request", "body": b"", "more_body": False}
+        if self._watch is not None:
+            await asyncio.shield(self._watch)
+            return {"type": "http.disconnect"}
+        try:
+            message = await asyncio.wait_for(self.receive(), BODY_SECONDS)
+        except TimeoutError:
+            self.refused = _TOO_SLOW
+            return {"type": "http.disconnect"}
+        self._read += len(message.get("body", b""))
+        if message["type"] == "http.disconnect":
+            self.left.set()
+        elif self._read > BODY_LIMIT:
+            self.refused = _TOO_LARGE
+            return {"type": "http.disconnect"}
+        elif not message.get("more_body", False):
+            self._watch = asyncio.create_task(self._until_left())
+        return message
+
+    async def _until_left(self) -> None:
+        while (await self.receive())["type"] != "http.disconnect":
+            pass
+        self.left.set()
+
+    def end(self) -> None:
+        """The request is answered."""
+        if self._watch is not None:
+            self._watch.cancel()
+
+
+def _same_origin(scope: Scope, headers: Mapping[bytes, bytes]) -> bool:
     """Whether a request comes from Steeple's own pages, or from no page at all."""
     origin = headers.get(b"origin")
     if origin is None:
         return True
-    return origin.split(b"://")[-1] == headers.get(b"host")
+    own: bytes = scope["scheme"].encode() + b"://" + headers.get(b"host", b"")
+    return origin == own
 
 
 _TOO_LARGE = Problem(
@@ -89,6 +157,11 @@ _TOO_LARGE = Problem(
     "It was not read, and nothing was changed.",
     field="file",
     range=f"at most {BODY_LIMIT} bytes",
+)
+_TOO_SLOW = Problem(
+    code="too-slow",
+    sentence=f"Nothing more of this request came for {BODY_SECONDS:.0f} s; it was not carried out.",
+    field="body",
 )
 _ELSEWHERE = Problem(
     code="another-origin",

@@ -269,8 +269,7 @@ export interface paths {
         put?: never;
         /**
          * Evaluate Plan
-         * @description Work out a plan. Nothing is stored; the same request gives the same answer. Mends are no longer
-         *     tried once whoever asked has gone away.
+         * @description Work out a plan. Nothing is stored; the same request gives the same answer.
          */
         post: operations["evaluate_plan_api_evaluate_post"];
         delete?: never;
@@ -3846,6 +3845,8 @@ export interface components {
         PlacingLine: {
             progress: components["schemas"]["Progress"] | null;
             outcome: components["schemas"]["LightingOutcome"] | null;
+            /** @description Why there is no outcome. */
+            problem: components["schemas"]["Problem"] | null;
         };
         /**
          * Plan

@@ -7,6 +7,7 @@ from typing import Annotated
 from fastapi import APIRouter, Depends, Query, Response
 from fastapi.responses import Response as PlainResponse
 
+from steeple.api.apart import apart
 from steeple.api.context import Context, context_of
 from steeple.api.replies import PlanId, download
 from steeple.core.units import UnitSystem
@@ -23,6 +24,7 @@ Ctx = Annotated[Context, Depends(context_of)]
     response_class=PlainResponse,
     responses={200: {"content": {CARD_PDF.media_type: {}}}},
 )
+@apart
 def card(
     ctx: Ctx,
     plan_id: PlanId,

@@ -2,13 +2,11 @@
 
 from __future__ import annotations
 
-import asyncio
-from threading import Event
 from typing import Annotated
 
-from fastapi import APIRouter, Depends, Request, Response
-from fastapi.concurrency import run_in_threadpool
+from fastapi import APIRouter, Depends, Response
 
+from steeple.api.apart import apart
 from steeple.api.context import Context, context_of
 from steeple.api.replies import CameraIndex, OwnedGear, as_json
 from steeple.core.evaluation import Evaluation, Glance, evaluate, glance
@@ -38,6 +36,7 @@ class GlanceRequest(Part):
 
 
 @router.post("/glance", response_model=Glance)
+@apart
 def glance_at_plan(request: GlanceRequest, ctx: Ctx) -> Response:
     """What one step says of one camera, with what it needs and no more: for an answer that keeps up
     with the hand."""
@@ -46,24 +45,10 @@ def glance_at_plan(request: GlanceRequest, ctx: Ctx) -> Response:
 
 
 @router.post("/evaluate", response_model=Evaluation)
-async def evaluate_plan(request: EvaluateRequest, ctx: Ctx, http: Request) -> Response:
-    """Work out a plan. Nothing is stored; the same request gives the same answer. Mends are no longer
-    tried once whoever asked has gone away."""
-    gone = Event()
-
-    def work() -> str:
-        return evaluate(
-            request.plan,
-            owned=request.owned,
-            try_mends=request.try_mends,
-            cache=ctx.cache,
-            stop=gone.is_set,
-        ).model_dump_json()
-
-    task = asyncio.ensure_future(run_in_threadpool(work))
-    while request.try_mends and not task.done():
-        await asyncio.wait({task}, timeout=LOOK_S)
-        if not task.done() and await http.is_disconnected():
-            gone.set()
-            break
-    return as_json(await task)
+@apart
+def evaluate_plan(request: EvaluateRequest, ctx: Ctx) -> Response:
+    """Work out a plan. Nothing is stored; the same request gives the same answer."""
+    found = evaluate(
+        request.plan, owned=request.owned, try_mends=request.try_mends, cache=ctx.cache
+    )
+    return as_json(found.model_dump_json())

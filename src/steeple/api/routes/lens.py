@@ -7,6 +7,7 @@ from typing import Annotated
 from fastapi import APIRouter, Depends, Response
 from pydantic import Field
 
+from steeple.api.apart import apart
 from steeple.api.context import Context, context_of
 from steeple.api.replies import CameraRequest, as_json
 from steeple.core.errors import InputError
@@ -89,6 +90,7 @@ class NearestReply(Part):
 
 
 @router.post("/work-out", response_model=Outcome)
+@apart
 def work_out_plan(request: CameraRequest) -> Response:
     """Height, zoom, aperture, focus and way round for a camera, or what stands against them."""
     return as_json(
@@ -97,6 +99,7 @@ def work_out_plan(request: CameraRequest) -> Response:
 
 
 @router.post("/zoom-map", response_model=ZoomMap | None)
+@apart
 def zoom_map_of(request: CameraRequest) -> Response:
     """Every bound of the lens height over all zoom settings of a camera's lens; null without one."""
     found = zoom_map(request.plan, index=request.camera)
@@ -104,6 +107,7 @@ def zoom_map_of(request: CameraRequest) -> Response:
 
 
 @router.post("/compare", response_model=Comparison)
+@apart
 def compare_gear(request: CameraRequest) -> Response:
     """What is owned side by side for the same zone, and kinds that one could get."""
     return as_json(

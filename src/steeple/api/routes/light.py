@@ -10,9 +10,13 @@ from fastapi import APIRouter, Depends, Response
 from fastapi.responses import StreamingResponse
 from pydantic import Field
 
+from steeple.api.apart import apart, lines_apart, run
 from steeple.api.context import Context, context_of
+from steeple.api.errors import problem_of
 from steeple.api.replies import CameraIndex, CameraRequest, OwnedGear, as_json
+from steeple.core.errors import SteepleError
 from steeple.core.plan.document import LAMP_LIMIT
+from steeple.core.plan.problems import Problem
 from steeple.core.plan.reading import AnyPlan
 from steeple.core.plan.values import Part
 from steeple.core.solve.light.glare import GlareComparison, compare_glare
@@ -67,9 +71,11 @@ class PlacingLine(Part):
 
     progress: Progress | None = None
     outcome: LightingOutcome | None = None
+    problem: Problem | None = Field(default=None, description="Why there is no outcome.")
 
 
 @router.post("/dome", response_model=DomeReply)
+@apart
 def dome_for(request: DomeRequest, ctx: Ctx) -> Response:
     """Every direction that a lamp of the plan could come from, judged."""
     found = dome_of(
@@ -83,6 +89,7 @@ def dome_for(request: DomeRequest, ctx: Ctx) -> Response:
 
 
 @router.post("/light-map", response_model=LightMap)
+@apart
 def map_of_light(request: LightMapRequest, ctx: Ctx) -> Response:
     """Light, shadows or gloss over the zone, for one camera of a plan."""
     return as_json(
@@ -97,6 +104,7 @@ def map_of_light(request: LightMapRequest, ctx: Ctx) -> Response:
 
 
 @router.post("/lifting", response_model=Lifting | None)
+@apart
 def lifting_compared(request: LiftingRequest, ctx: Ctx) -> Response:
     """The shadow of a small thing lifted off the background by and by; null where nothing is lit."""
     found = lifting_of(request.plan, index=request.camera, size_mm=request.size_mm, cache=ctx.cache)
@@ -104,16 +112,22 @@ def lifting_compared(request: LiftingRequest, ctx: Ctx) -> Response:
 
 
 @router.post("/light-layouts", response_model=tuple[Layout, ...])
+@apart
 def schools_of_light(request: CameraRequest, ctx: Ctx) -> tuple[Layout, ...]:
     """The schools of lighting, each placed for this plan with the lamps at hand."""
     return layouts_of(request.plan, index=request.camera, owned=request.owned, cache=ctx.cache)
 
 
 @router.post("/compare-glare", response_model=GlareComparison | None)
+@apart
 def glare_compared(request: CameraRequest, ctx: Ctx) -> Response:
     """Ways to be rid of a lamp's mirror image, each worked out; null where nothing is mirrored."""
     found = compare_glare(request.plan, index=request.camera, cache=ctx.cache)
     return as_json("null" if found is None else found.model_dump_json())
+
+
+def _line(line: PlacingLine) -> str:
+    return line.model_dump_json() + "\n"
 
 
 @router.post(
@@ -121,19 +135,21 @@ def glare_compared(request: CameraRequest, ctx: Ctx) -> Response:
     response_class=StreamingResponse,
     responses={200: {"model": PlacingLine, "description": "One line of JSON a step."}},
 )
-def lamps_placed(request: PlaceLampsRequest) -> StreamingResponse:
+async def lamps_placed(request: PlaceLampsRequest) -> StreamingResponse:
     """Lamps placed and dimmed for a camera: a line of JSON for each step of the work, the last with
     the outcome. Who goes away before it stops the work."""
     steps = place_lamps(request.plan, index=request.camera, owned=request.owned)
-    first = next(steps)
+    first = await run(lambda: next(steps))
 
     def lines() -> Iterator[str]:
         for step in itertools.chain((first,), steps):
-            line = (
+            yield _line(
                 PlacingLine(progress=step)
                 if isinstance(step, Progress)
                 else PlacingLine(outcome=step)
             )
-            yield line.model_dump_json() + "\n"
 
-    return StreamingResponse(lines(), media_type="application/x-ndjson")
+    def instead(error: SteepleError) -> str:
+        return _line(PlacingLine(problem=problem_of(error)))
+
+    return StreamingResponse(lines_apart(lines(), instead), media_type="application/x-ndjson")

@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, Depends, Response
 from pydantic import Field
 
+from steeple.api.apart import apart
 from steeple.api.context import Context, context_of
 from steeple.api.replies import CameraIndex
 from steeple.core.plan.reading import AnyPlan
@@ -28,6 +29,7 @@ class PictureRequest(Part):
 
 
 @router.post("/picture", response_class=Response, responses={200: {"content": {"image/png": {}}}})
+@apart
 def picture(request: PictureRequest, ctx: Ctx) -> Response:
     """What the lens sees, made by the simulated camera, as PNG."""
     content = picture_file(

@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Callable
+from contextlib import suppress
 from typing import Annotated
 
 from fastapi import APIRouter, Depends, Path, Query, Request, Response
@@ -10,17 +12,20 @@ from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import Response as PlainResponse
 from pydantic import Field
 
+from steeple.api.apart import is_idle, run
 from steeple.api.context import Context, context_of
 from steeple.api.replies import PlanId, Revision, download
+from steeple.core.errors import SteepleError
 from steeple.core.evaluation import Evaluation, evaluate
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.work import ShapeId
 from steeple.core.plan.reading import AnyPlan, is_current
 from steeple.core.plan.values import Name, Part
-from steeple.core.study.cache import StudyCache
 from steeple.formats.registry import PLAN_JSON, file_name
 from steeple.store.plans import ShelfEntry, StoredPlan
 
+FIGURES_S = 0.25
+"""How long a save waits for its figures; whoever wants them later asks for them."""
 router = APIRouter(prefix="/api/plans", tags=["plans"])
 Ctx = Annotated[Context, Depends(context_of)]
 
@@ -106,15 +111,23 @@ class OldPlan(Part):
 Figures = Annotated[bool, Query(description="Whether the figures of the plan shall come with it.")]
 
 
-def _by(ctx: Context, figures: bool) -> StudyCache | None:
-    return ctx.cache if figures else None
+async def _with_figures(ctx: Context, work: Callable[[], StoredPlan], figures: bool) -> Response:
+    """A plan as it stands after some work, with its figures where they are asked for and come soon;
+    nobody waits for a save because of them."""
+    stored = await run_in_threadpool(work)
+    words = "null"
+    if figures and is_idle():
+        with suppress(SteepleError):
+            words = await run(
+                lambda: evaluate(stored.plan, try_mends=False, cache=ctx.cache).model_dump_json(),
+                seconds=FIGURES_S,
+            )
+    return sheet_reply(stored, figures=words)
 
 
-def sheet_reply(
-    stored: StoredPlan, status: int = 200, *, figures_by: StudyCache | None = None
-) -> Response:
+def sheet_reply(stored: StoredPlan, status: int = 200, *, figures: str = "null") -> Response:
     """A plan as it stands, in the text that is stored: it was validated before it was written. With its
-    figures where ``figures_by`` says what was worked out before."""
+    figures as JSON."""
     head = {
         "id": stored.id,
         "revision": stored.revision,
@@ -124,9 +137,6 @@ def sheet_reply(
         "line": stored.line,
     }
     document = stored.document if is_current(stored.document) else stored.plan.model_dump_json()
-    figures = "null"
-    if figures_by is not None:
-        figures = evaluate(stored.plan, try_mends=False, cache=figures_by).model_dump_json()
     text = f'{json.dumps(head, ensure_ascii=False)[:-1]}, "plan": {document}, "evaluation": {figures}}}'
     return PlainResponse(text, status_code=status, media_type="application/json")
 
@@ -176,16 +186,19 @@ async def open_file(ctx: Ctx, request: Request) -> Response:
 
 
 @router.get("/{plan_id}", response_model=PlanSheet)
-def get(ctx: Ctx, plan_id: PlanId, figures: Figures = False) -> Response:
+async def get(ctx: Ctx, plan_id: PlanId, figures: Figures = False) -> Response:
     """A plan as it stands."""
-    return sheet_reply(ctx.plans.get(plan_id), figures_by=_by(ctx, figures))
+    return await _with_figures(ctx, lambda: ctx.plans.get(plan_id), figures)
 
 
 @router.put("/{plan_id}", response_model=PlanSheet)
-def save(ctx: Ctx, plan_id: PlanId, edit: Edit, figures: Figures = False) -> Response:
+async def save(ctx: Ctx, plan_id: PlanId, edit: Edit, figures: Figures = False) -> Response:
     """Save a plan. Refused with 409 where the revision it started from is not the newest."""
-    stored = ctx.plans.save(plan_id, edit.plan, line=edit.line, base=edit.base_revision)
-    return sheet_reply(stored, figures_by=_by(ctx, figures))
+    return await _with_figures(
+        ctx,
+        lambda: ctx.plans.save(plan_id, edit.plan, line=edit.line, base=edit.base_revision),
+        figures,
+    )
 
 
 @router.delete("/{plan_id}", status_code=204)
@@ -202,17 +215,23 @@ def put_back(ctx: Ctx, plan_id: PlanId) -> Response:
 
 
 @router.post("/{plan_id}/undo", response_model=PlanSheet)
-def undo(ctx: Ctx, plan_id: PlanId, step: Step, figures: Figures = False) -> Response:
+async def undo(ctx: Ctx, plan_id: PlanId, step: Step, figures: Figures = False) -> Response:
     """Take the last edit back, as a new revision."""
-    stored = ctx.plans.undo(plan_id, line=step.line, base=step.base_revision)
-    return sheet_reply(stored, figures_by=_by(ctx, figures))
+    return await _with_figures(
+        ctx,
+        lambda: ctx.plans.undo(plan_id, line=step.line, base=step.base_revision),
+        figures,
+    )
 
 
 @router.post("/{plan_id}/redo", response_model=PlanSheet)
-def redo(ctx: Ctx, plan_id: PlanId, step: Step, figures: Figures = False) -> Response:
+async def redo(ctx: Ctx, plan_id: PlanId, step: Step, figures: Figures = False) -> Response:
     """Make the edit again that was taken back last, as a new revision."""
-    stored = ctx.plans.redo(plan_id, line=step.line, base=step.base_revision)
-    return sheet_reply(stored, figures_by=_by(ctx, figures))
+    return await _with_figures(
+        ctx,
+        lambda: ctx.plans.redo(plan_id, line=step.line, base=step.base_revision),
+        figures,
+    )
 
 
 @router.post("/{plan_id}/copy", status_code=201, response_model=PlanSheet)

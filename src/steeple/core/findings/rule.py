@@ -6,6 +6,7 @@ from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import Literal, TypeVar
 
+from steeple.core.budget import look
 from steeple.core.findings.caution import CautionRule
 from steeple.core.findings.finding import Finding, Judgement
 from steeple.core.plan.changes import Change
@@ -67,6 +68,7 @@ class Rule:
 
     def finding(self, camera: CameraStudy) -> Finding | None:
         """The verdict of this rule on a camera, without fixes."""
+        look()
         found = self.judge(camera)
         if found is None:
             return None

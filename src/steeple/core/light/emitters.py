@@ -9,7 +9,7 @@ References: IES, *Lighting Handbook* (luminous intensity distributions); CIE S 0
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Literal
@@ -17,6 +17,7 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
+from steeple.core.budget import look
 from steeple.core.errors import InputError
 from steeple.core.geometry.kernels import Whole
 from steeple.core.geometry.vectors import UP, Vector
@@ -35,6 +36,8 @@ from steeple.core.units import positive
 Array = NDArray[np.float64]
 Shape = Literal["rectangle", "disc", "ring", "bulb"]
 How = Literal["fine", "map", "sums"]
+TESTS_AT_ONCE: Mapping[How, int] = {"fine": 10_000, "map": 20_000, "sums": 20_000}
+"""So many pairs of lamp and point by solids are gone through between two looks at the budget."""
 _ALONG = 0.999
 
 
@@ -317,19 +320,33 @@ def light_at(
     spread = np.ascontiguousarray(np.broadcast_to(normals, points.shape), dtype=np.float64)
     rows = emitters if isinstance(emitters, np.ndarray) else rows_of(emitters)
     free, seen = np.zeros((len(rows), len(points))), np.zeros((len(rows), len(points)))
-    given = (points, spread, rows, tables, solids.capsules, solids.planes, solids.hull_starts)
-    if how == "fine":
-        traced = light_on(*given, solids.hull_balls, free, seen, BEND)
-    else:
-        traced = light_quickly(
-            *given,
-            solids.hull_balls,
-            solids.corners,
-            solids.corner_starts,
-            solids.edges,
-            solids.edge_starts,
-            free,
-            seen,
-            ROWS if how == "sums" else CLOSE_ROWS,
-        )
+    given = (tables, solids.capsules, solids.planes, solids.hull_starts, solids.hull_balls)
+    solid = 8 + len(solids.capsules) + len(solids.planes)
+    most = TESTS_AT_ONCE[how]
+    traced = 0
+    for lamps in _parts(len(rows), solid, most):
+        for part in _parts(len(points), len(rows[lamps]) * solid, most):
+            look()
+            at = (points[part], spread[part], rows[lamps], *given)
+            of = (len(at[2]), len(at[0]))
+            into = (free, seen) if of == free.shape else (np.zeros(of), np.zeros(of))
+            if how == "fine":
+                traced += light_on(*at, *into, BEND)
+            else:
+                traced += light_quickly(
+                    *at,
+                    solids.corners,
+                    solids.corner_starts,
+                    solids.edges,
+                    solids.edge_starts,
+                    *into,
+                    ROWS if how == "sums" else CLOSE_ROWS,
+                )
+            free[lamps, part], seen[lamps, part] = into
     return Lit(free=free, seen=seen, traced=traced)
+
+
+def _parts(count: int, each: int, most: int) -> list[slice]:
+    """Lamps or points in parts that take so long at most that the budget is looked at often."""
+    size = max(1, most // max(1, each))
+    return [slice(start, start + size) for start in range(0, count, size)]

@@ -155,6 +155,8 @@ def read_ies(text: str) -> Photometry:
         raise _broken(numbers.line, "every intensity is 0")
     kind = _TYPES[form]
     table = _spread(kind, np.array(vertical), np.array(horizontal), candela, numbers.line)
+    if not float(table.max()) > 0.0:
+        raise _broken(numbers.line, "no intensity is given between straight down and straight up")
     axis = float(table[:, 0].mean())
     if axis < 0.05 * float(table.max()):
         axis = float(table.max())

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 import itertools
 import math
-from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
 
+from steeple.core.budget import side_by_side
 from steeple.core.errors import InputError
 from steeple.core.geometry.kernels import Array
 from steeple.core.simcam.kernels import GROUND_SHARE, sky_map
@@ -18,8 +18,10 @@ from steeple.core.simcam.picture_kernels import render_rows, rough_pixels
 Picture = NDArray[np.uint8]
 SKY_COLUMNS, SKY_ROWS, SKY_DIRECTIONS = 28, 20, 96
 EXPOSURE = 1.2
-BANDS, SEED = 2, 20
-"""Threads for a large picture; every pixel is worked out for itself, so that it is the same."""
+THREADS, SEED = 2, 20
+"""Threads for a picture; every pixel is worked out for itself, so that it is the same."""
+TESTS_AT_ONCE = 2_000_000
+"""So many rays by solids are gone through between two looks at the budget."""
 LARGEST_PX = 4_096
 
 
@@ -166,14 +168,16 @@ def render(
             light.lamps, light.around,
         )  # fmt: skip
 
-    cuts = [height * step // BANDS for step in range(BANDS + 1)]
+    # Bands so narrow that the budget is looked at often, however much stands before the camera.
+    solids = 8 + len(stage.capsules) + len(stage.boxes) + len(stage.cylinders)
+    parts = max(THREADS, width * height * samples * solids // TESTS_AT_ONCE)
+    cuts = [height * step // min(parts, height) for step in range(min(parts, height) + 1)]
     bands = list(itertools.pairwise(cuts))
     few = max(1, 2 * samples // 5)
-    with ThreadPoolExecutor(BANDS) as pool:
-        list(pool.map(band, bands, itertools.repeat((0, few))))
-        if samples > few:
-            rough_pixels(linear, ids, wanted)
-            list(pool.map(band, bands, itertools.repeat((few, samples))))
+    side_by_side(lambda rows: band(rows, (0, few)), bands, threads=THREADS)
+    if samples > few:
+        rough_pixels(linear, ids, wanted)
+        side_by_side(lambda rows: band(rows, (few, samples)), bands, threads=THREADS)
     return encode(grainy(linear, light.noise) if light.noise > 0 else linear)
 
 

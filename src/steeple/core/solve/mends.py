@@ -7,6 +7,7 @@ from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
+from steeple.core.budget import look
 from steeple.core.errors import SteepleError
 from steeple.core.findings.finding import GRAVITY, Finding, Fix
 from steeple.core.findings.judging import judge
@@ -70,6 +71,7 @@ class _Trials:
     def __iter__(self) -> Iterator[Trial]:
         yield from self._made
         while (trial := next(self._coming, None)) is not None:
+            look()
             self._made.append(trial)
             yield trial
 

@@ -7,8 +7,10 @@ from collections.abc import Callable, Hashable
 from threading import Lock
 from typing import Any, TypeVar
 
+from steeple.core.budget import look
+
 Made = TypeVar("Made")
-KEPT = 600
+KEPT, LOOK_S = 600, 0.05
 """So many things are kept; one plan worked out whole is about 10 of them a camera and one a lamp."""
 
 
@@ -23,12 +25,18 @@ class _Entry:
         self.made: Any = None
 
     def get(self, make: Callable[[], Made]) -> Made:
-        with self._lock:
+        # Who waits for another's work looks now and then whether anybody still waits for it.
+        while not self._lock.acquire(timeout=LOOK_S):
+            look()
+        try:
             if not self.is_made:
+                look()
                 self.made = make()
                 self.is_made = True
             made: Made = self.made
             return made
+        finally:
+            self._lock.release()
 
 
 class StudyCache:

@@ -1,5 +1,5 @@
 /** Requests of the light step. */
-import { answer, client, linesOf } from '../../api/client';
+import { answer, client, linesOf, Refused } from '../../api/client';
 import { NOTHING_OWNED, type Owned, ownedBody } from '../../api/owned';
 import type {
   DomeReply,
@@ -52,6 +52,7 @@ export async function placeLamps(
     const step = JSON.parse(line) as PlacingLine;
     if (step.outcome) return step.outcome;
     if (step.progress) onProgress(step.progress);
+    if (step.problem) throw new Refused(422, [step.problem], null);
   }
   return null;
 }

@@ -12,11 +12,13 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from types import MappingProxyType
 
+from steeple.core.budget import look
 from steeple.core.errors import InputError
 from steeple.core.optics.focus import circle_of_confusion, critical_circle, f_number_holding
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.camera import Position
+from steeple.core.plan.values import FARTHEST_MM
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.inputs.camera import USUAL_F_NUMBER, GivenCamera, given_camera
 from steeple.core.study.inputs.support import limits_of
@@ -152,6 +154,7 @@ def candidates(
         low = max(heights.at("hands") or 0.0, heights.at("focus") or 0.0)
         middle = (low + max(low, reach)) / 2
         for value in dict.fromkeys(_values(heights, within)):
+            look()
             unmet = list(_unmet(heights, value))
             if heights.head is not None and heights.head[0] < value < heights.head[1]:
                 unmet.append("head")
@@ -252,7 +255,7 @@ def _slid(
     found: list[Candidate] = []
     for share in (0.5, 1.0):
         step = float(int(share * (room - work.margin_mm)))
-        if step < 5:
+        if not 5 <= step <= FARTHEST_MM:
             continue
         moved = camera.part.model_copy(update={"position": Position(x_mm=None, y_mm=step)})
         slid = given_camera(moved, index, work, Assumptions(), limits=camera.limits)

@@ -6,8 +6,8 @@ and make each figure a door to its field or its working.
 
 from __future__ import annotations
 
+import re
 from collections.abc import Sequence
-from string import Formatter
 
 from steeple.core.study.base.result import Result
 from steeple.core.units import Unit, UnitSystem, quantity_words
@@ -37,6 +37,7 @@ class Piece(Result):
 
 Sentence = tuple[Piece, ...]
 TIMES = " × "
+_PLACE = re.compile(r"(\{[a-z_0-9]+\})")
 
 
 def mm(value: float) -> Quantity:
@@ -50,16 +51,16 @@ def door(quantity: Quantity, *, figure: str | None = None, field: str | None = N
 
 
 def say(template: str, **figures: Quantity | Piece | str) -> Sentence:
-    """A sentence from a template with named places: ``say("Raise it by {step}.", step=mm(120))``."""
+    """A sentence from a template with named places: ``say("Raise it by {step}.", step=mm(120))``.
+
+    Only places that are given count: what a maker calls a thing may hold any braces.
+    """
     pieces: list[Piece] = []
     text = ""
-    for literal, name, _spec, _conversion in Formatter().parse(template):
-        text += literal
-        if name is None:
-            continue
-        put = figures[name]
-        if isinstance(put, str):
-            text += put
+    for part in _PLACE.split(template):
+        put = figures.get(part[1:-1]) if part[:1] == "{" else None
+        if put is None or isinstance(put, str):
+            text += part if put is None else put
             continue
         if text:
             pieces.append(Piece(text=text))

@@ -11,6 +11,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Literal
 
+from steeple.core.budget import look
 from steeple.core.optics.focus import nearest_focus
 from steeple.core.optics.frame import PIXELS_PER_LINE
 from steeple.core.study.base.result import Result
@@ -131,6 +132,7 @@ def height_range(framing: Framing, focal_mm: float | None) -> HeightRange:
         if d is not None:
             caps.append(Bound(code, framing.value_of(d)))
 
+    look()
     floor("zone", framing.root(lambda d: framing.least_spare(d) - work.margin_mm))
     nearest = nearest_focus_of(framing.camera, focal_mm)
     if nearest is not None:

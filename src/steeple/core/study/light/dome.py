@@ -9,11 +9,11 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Sequence
-from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass, replace
 
 import numpy as np
 
+from steeple.core.budget import side_by_side
 from steeple.core.geometry.kernels import Array
 from steeple.core.light.emitters import Emitter, Lit, light_at, rows_of
 from steeple.core.light.gloss import FINISHES, VISIBLE, gloss_luminance
@@ -124,8 +124,7 @@ def lit_in_poses(
             how="sums",
         )
 
-    with ThreadPoolExecutor(_THREADS) as pool:
-        return list(pool.map(one, range(len(poses))))
+    return side_by_side(one, range(len(poses)), threads=_THREADS)
 
 
 def shares(lit: Sequence[Lit], targets: Targets) -> tuple[Array, Array]:
@@ -159,8 +158,7 @@ def glare_shares(scene: LightScene, emitters: Array) -> Array:
         open_share = lit.seen / np.maximum(lit.free, 1e-12)
         return np.asarray((gloss * open_share / diffuse >= VISIBLE).mean(axis=1))
 
-    with ThreadPoolExecutor(_THREADS) as pool:
-        return np.concatenate(list(pool.map(one, halves)))
+    return np.concatenate(side_by_side(one, halves, threads=_THREADS))
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -184,8 +182,8 @@ def _depths(
     def past_things(some: Array) -> Array:
         return light_at(together, normal, some, scene.things, scene.tables, how="sums").seen
 
-    with ThreadPoolExecutor(_THREADS) as pool:
-        things = np.vstack(list(pool.map(past_things, np.array_split(rows, _THREADS))))
+    parts = np.array_split(rows, _THREADS)
+    things = np.vstack(side_by_side(past_things, parts, threads=_THREADS))
     scale = beside.cd / UNKNOWN_CD
     without = scale * things + np.concatenate([beside.things[pose] for pose in poses])
     within = scale * np.hstack([one.seen for one in lit])

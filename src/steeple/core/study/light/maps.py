@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from concurrent.futures import ThreadPoolExecutor
 from typing import Literal
 
 import numpy as np
 
+from steeple.core.budget import side_by_side
 from steeple.core.geometry.kernels import Array
 from steeple.core.light.emitters import light_at, rows_of
 from steeple.core.light.gloss import BURNT, FINISHES, VISIBLE, gloss_luminance
@@ -111,8 +111,7 @@ def _shadow(study: LightStudy, points: Array, rows: Array, poses: Sequence[int])
         ).seen.sum(axis=0)
         return np.where(scene.seen(points, pose), depth_of(without, within + extra), UNSEEN)
 
-    with ThreadPoolExecutor(_THREADS) as pool:
-        depth = np.max(np.array(list(pool.map(one, poses))), axis=0)
+    depth = np.max(np.array(side_by_side(one, poses, threads=_THREADS)), axis=0)
     seen = depth > UNSEEN
     deepest = float(depth[seen].max()) if seen.any() else 0.0
     words = "in this pose" if len(poses) == 1 else "in any of nine poses"

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 import math
-from concurrent.futures import ThreadPoolExecutor
 
 import numpy as np
 
-from steeple.core.geometry.kernels import Array, Flags
+from steeple.core.budget import side_by_side
+from steeple.core.geometry.kernels import Array, Flags, Whole
 from steeple.core.geometry.vectors import Vector
 from steeple.core.light.colour import tint
 from steeple.core.light.emitters import light_at, rows_of
@@ -74,7 +74,7 @@ def lighting_of(
     solids = scene.in_pose(pose)
     eye = study.lens.position if study.lens is not None and study.lens.sight is not None else None
 
-    def band(part: Array) -> tuple[Array, Array]:
+    def band(part: Whole) -> tuple[Array, Array]:
         lit = light_at(points[part], normals[part], rows, solids, scene.tables, how="sums")
         diffuse = np.einsum("lp,lc->pc", lit.seen, colours) + around_lx
         if eye is None:
@@ -87,8 +87,7 @@ def lighting_of(
         return diffuse, np.einsum("lp,lc->pc", gloss * open_share, colours) * math.pi
 
     bands = np.array_split(np.arange(len(points)), BANDS)
-    with ThreadPoolExecutor(len(bands)) as pool:
-        found = list(pool.map(band, bands))
+    found = side_by_side(band, bands, threads=len(bands))
     diffuse, shine = (np.vstack(each) for each in zip(*found, strict=True))
     shape = (along, across, 3)
     below = work.mat_reflectance * np.ones(3)

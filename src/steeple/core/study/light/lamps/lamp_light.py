@@ -11,11 +11,12 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass, replace
+from functools import partial
 
 import numpy as np
 
+from steeple.core.budget import side_by_side
 from steeple.core.geometry.kernels import Array
 from steeple.core.light.emitters import Emitter, Lit, light_at, rows_of
 from steeple.core.light.gloss import FINISHES, VISIBLE, gloss_luminance
@@ -176,11 +177,10 @@ def _spreads(ground: Ground, rows: Array) -> list[Spread]:
         )
 
     together = np.vstack(targets.points)
-    with ThreadPoolExecutor(_THREADS) as pool:
-        maps = pool.map(flat, range(2))
-        poses = list(pool.map(pose, ALL_POSES))
-        things = light_at(together, normal, rows, scene.things, scene.tables, how="sums").seen
-        rig, still = maps
+    maps = [partial(flat, place) for place in range(2)]
+    every_pose = [partial(pose, place) for place in ALL_POSES]
+    rig, still, *poses = side_by_side(lambda one: one(), maps + every_pose, threads=_THREADS)
+    things = light_at(together, normal, rows, scene.things, scene.tables, how="sums").seen
     cuts = np.cumsum([len(points) for points in targets.points])[:-1]
     return [
         Spread(

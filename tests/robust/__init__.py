@@ -1,0 +1,1 @@
+"""Attacks: requests that once hung or broke the server, kills, names of any text, a lost database."""
