@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 import asyncio
+import os
 from collections.abc import Mapping
 from threading import Event
 
+from pydantic_core import from_json
 from starlette.datastructures import MutableHeaders
 from starlette.requests import ClientDisconnect
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
@@ -17,7 +19,7 @@ from steeple.core.plan.reading import PLAN_BYTES_LIMIT
 
 BODY_LIMIT = PLAN_BYTES_LIMIT + 100_000
 """A plan, and what a request says besides."""
-BODY_SECONDS = 15.0
+BODY_SECONDS = float(os.environ.get("STEEPLE_BODY_SECONDS", "15"))
 """So long a request may stop in the middle of its body."""
 HEADERS = {
     "content-security-policy": "default-src 'self'; img-src 'self' data: blob:; style-src 'self' "
@@ -55,7 +57,8 @@ class Limits:
             return
         if scope["method"] == "HEAD":
             scope = {**scope, "method": "GET"}
-        body = _Body(receive)
+        is_json = headers.get(b"content-type", b"").split(b";")[0].strip() == b"application/json"
+        body = _Body(receive, is_json=is_json)
         if b"content-length" not in headers and b"transfer-encoding" not in headers:
             body.is_empty()
         token = LEFT.set(body.left)
@@ -73,7 +76,7 @@ class Limits:
             LEFT.reset(token)
             body.end()
         if body.refused is not None and not reply.begun:
-            status = 413 if body.refused is _TOO_LARGE else 408
+            status = _STATUS[body.refused.code]
             await refusal(status, [body.refused])(scope, receive, reply)
 
 
@@ -97,8 +100,9 @@ class _Reply:
 class _Body:
     """The body of a request as it comes, within size and time; then whether anybody is still there."""
 
-    def __init__(self, receive: Receive) -> None:
+    def __init__(self, receive: Receive, *, is_json: bool) -> None:
         self.receive = receive
+        self._json: list[bytes] | None = [] if is_json else None
         self.left = Event()
         self.refused: Problem | None = None
         self._read = 0
@@ -122,6 +126,8 @@ class _Body:
             self.refused = _TOO_SLOW
             return {"type": "http.disconnect"}
         self._read += len(message.get("body", b""))
+        if self._json is not None and message["type"] == "http.request":
+            self._json.append(message.get("body", b""))
         if message["type"] == "http.disconnect":
             self.left.set()
         elif self._read > BODY_LIMIT:
@@ -129,6 +135,9 @@ class _Body:
             return {"type": "http.disconnect"}
         elif not message.get("more_body", False):
             self._watch = asyncio.create_task(self._until_left())
+            if self._json and (why := _why_no_json(b"".join(self._json))):
+                self.refused = _NOT_JSON.model_copy(update={"value": why})
+                return {"type": "http.disconnect"}
         return message
 
     async def _until_left(self) -> None:
@@ -158,6 +167,23 @@ _TOO_LARGE = Problem(
     field="file",
     range=f"at most {BODY_LIMIT} bytes",
 )
+
+
+def _why_no_json(body: bytes) -> str:
+    """Why a body is no JSON that can be kept: cut short, too deep, or with half a character in it, which
+    Python's own reader takes."""
+    try:
+        from_json(body)
+    except ValueError as error:
+        return str(error)[:80]
+    return ""
+
+
+_NOT_JSON = Problem(
+    code="not-json",
+    sentence="The request is not whole JSON text.",
+    field="body",
+)
 _TOO_SLOW = Problem(
     code="too-slow",
     sentence=f"Nothing more of this request came for {BODY_SECONDS:.0f} s; it was not carried out.",
@@ -168,3 +194,4 @@ _ELSEWHERE = Problem(
     sentence="This request comes from a page that is not Steeple's; it was not carried out.",
     field="origin",
 )
+_STATUS = {_TOO_LARGE.code: 413, _TOO_SLOW.code: 408, _NOT_JSON.code: 422}

@@ -10,6 +10,7 @@ import sys
 import uvicorn
 from fastapi import FastAPI
 
+from steeple.cli.patience import Patient
 from steeple.core.errors import InputError
 from steeple.demo.world import fill
 from steeple.main import DATABASE_NAME, PAGES, build, data_folder
@@ -71,7 +72,7 @@ def answer_on(listener: socket.socket, app: FastAPI) -> None:
     gc.freeze()
     # A thread back from a compiled loop need not wait long for one that draws a picture.
     sys.setswitchinterval(SWITCH_S)
-    config = uvicorn.Config(app, log_level="warning", timeout_graceful_shutdown=2)
+    config = uvicorn.Config(app, http=Patient, log_level="warning", timeout_graceful_shutdown=2)
     uvicorn.Server(config).run(sockets=[listener])
 
 

@@ -99,13 +99,17 @@ def _kept(target: Path) -> Path | None:
     """The present database under a name of its own as well, with its log."""
     if not target.exists():
         return None
-    with suppress(sqlite3.Error):  # what cannot be opened is kept as it is, log and all
-        _in_one_file(target)
     kept = _free_name(target)
-    for ending in (*LOGS, ""):
+    # What cannot be opened is kept as it is, with its log, before anybody tries to open it.
+    for ending in LOGS:
         part = Path(f"{target}{ending}")
         if part.exists():
-            _link(part, Path(f"{kept}{ending}"))
+            shutil.copy2(part, f"{kept}{ending}")
+    with suppress(sqlite3.Error):
+        _in_one_file(target)
+        for ending in LOGS:
+            Path(f"{kept}{ending}").unlink(missing_ok=True)
+    _link(target, kept)
     _on_disk(target.parent)
     # A log that stayed behind would be taken for the new database's own.
     for ending in LOGS:
