@@ -20,6 +20,7 @@ def height_of(page: Page) -> int:
 
 
 def drag(page: Page, selector: str, dx: float, dy: float, steps: int = 8) -> None:
+    page.wait_for_load_state("networkidle")  # what still comes may move the handle
     page.locator(selector).scroll_into_view_if_needed()  # and waits until it stands still
     box = page.locator(selector).bounding_box()
     assert box is not None

@@ -1,12 +1,14 @@
 """The database file: opening, migrating, transactions.
 
-WAL mode and foreign keys on: a process killed at any moment loses at most the change in flight.
-Synchronisation is NORMAL: what a power cut may take is the last changes before it, never the file.
+WAL mode and foreign keys on: a process killed at any moment loses at most the change in flight. A change
+is acknowledged when the log that holds it is on the disk, so that a power cut takes no change that was
+acknowledged; those who save at the same time wait for one flush together.
 """
 
 from __future__ import annotations
 
 import glob
+import os
 import secrets
 import sqlite3
 import threading
@@ -72,6 +74,7 @@ class Database:
             with self.engine.connect() as connection:
                 self.line: str = connection.execute(select(LineRow.id)).scalar_one()
         self._file = _FileSeen(path)
+        self._log = _Log(path)
 
     def _migrate(self) -> None:
         config = Config()
@@ -120,6 +123,7 @@ class Database:
             connection.commit()
             # What was written to a file that is gone by now must not be taken for saved.
             self._file.must_be_there()
+        self._log.flush()
 
     @contextmanager
     def _in_turn(self) -> Iterator[None]:
@@ -200,6 +204,33 @@ class _FileSeen:
             f"{self.path} was removed, replaced or cut short while Steeple was running: the change was "
             "not saved. Stop Steeple, put the file or a backup back, and start it again.",
         )
+
+
+class _Log:
+    """The log of the database, flushed to the disk once for all who wait for it."""
+
+    def __init__(self, path: Path) -> None:
+        self.path = Path(f"{path}-wal")
+        self._one_at_a_time, self._counting = threading.Lock(), threading.Lock()
+        self._asked = self._flushed = 0
+
+    def flush(self) -> None:
+        """Return when everything that was committed before the call is on the disk."""
+        with self._counting:
+            self._asked += 1
+            mine = self._asked
+        with self._one_at_a_time:
+            if self._flushed >= mine:
+                return
+            # Whoever asked by now has committed before.
+            upto = self._asked
+            with suppress(FileNotFoundError):  # folded into the database, and flushed by that
+                handle = os.open(self.path, os.O_RDONLY)
+                try:
+                    os.fsync(handle)
+                finally:
+                    os.close(handle)
+            self._flushed = upto
 
 
 def _identity(path: Path) -> tuple[int, int]:

@@ -29,7 +29,7 @@ router = APIRouter(prefix="/api", tags=["lens"])
 Ctx = Annotated[Context, Depends(context_of)]
 
 
-Millimetres = Annotated[float, Field(strict=True, gt=0, le=100_000)]
+Millimetres = Annotated[float, Field(strict=True, ge=0.01, le=100_000)]
 
 
 class SensorSize(Part):
