@@ -94,17 +94,25 @@ def slowness() -> float:
     return max(1.0, (time.perf_counter() - start) / REFERENCE_S)
 
 
+class _Queue:
+    """Who is worked for and who waits. Counted here, as a limiter counts only those that wait already."""
+
+    def __init__(self) -> None:
+        self.limiter = CapacityLimiter(AT_ONCE)
+        self.asked = 0
+
+
 @functools.cache
-def _limiter() -> CapacityLimiter:
-    return CapacityLimiter(AT_ONCE)
+def _queue() -> _Queue:
+    return _Queue()
 
 
 def is_idle() -> bool:
     """Whether work that is asked for now begins at once."""
-    return _limiter().available_tokens > 0
+    return _queue().asked < AT_ONCE
 
 
-async def run(work: Callable[[], Found], *, seconds: float = SECONDS) -> Found:
+async def run(work: Callable[[], Found], *, seconds: float | None = None) -> Found:
     """Work in a thread for heavy work, within a budget.
 
     Raises
@@ -114,13 +122,13 @@ async def run(work: Callable[[], Found], *, seconds: float = SECONDS) -> Found:
     TooLong, Stopped
         As `core.budget` has them.
     """
-    limiter = _limiter()
-    if limiter.statistics().tasks_waiting >= WAITING:
+    queue = _queue()
+    if queue.asked >= AT_ONCE + WAITING:
         raise Busy
     left = LEFT.get() or Event()
 
     def within() -> Found:
-        with spending(Allowance(seconds * slowness(), left)):
+        with spending(Allowance((seconds or SECONDS) * slowness(), left)):
             look()
             try:
                 return work()
@@ -129,7 +137,11 @@ async def run(work: Callable[[], Found], *, seconds: float = SECONDS) -> Found:
                 log.exception("not worked out")
                 raise TooExtreme(error) from error
 
-    return await to_thread.run_sync(within, limiter=limiter)
+    queue.asked += 1
+    try:
+        return await to_thread.run_sync(within, limiter=queue.limiter)
+    finally:
+        queue.asked -= 1
 
 
 def apart(work: Callable[Given, Found]) -> Callable[Given, Found]:

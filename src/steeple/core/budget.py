@@ -7,13 +7,15 @@ that a plan may hold many of; it then ends with an error of its own. Work withou
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Iterator
-from concurrent.futures import ThreadPoolExecutor
+from concurrent.futures import ThreadPoolExecutor, wait
 from contextlib import contextmanager
 from contextvars import ContextVar, copy_context
 from typing import Protocol, TypeVar
 
 from steeple.core.errors import SteepleError
 
+HELPERS = 8
+"""Threads that are kept for work side by side: to begin one takes longer than much of the work."""
 Item = TypeVar("Item")
 Found = TypeVar("Found")
 
@@ -43,6 +45,7 @@ class Budget(Protocol):
         """Raises `Stopped` or `TooLong` where the work must end."""
 
 
+_POOL = ThreadPoolExecutor(HELPERS, thread_name_prefix="beside")
 _BUDGET: ContextVar[Budget | None] = ContextVar("budget", default=None)
 
 
@@ -84,12 +87,25 @@ def side_by_side(
         how many at once, ≥ 1.
     """
 
-    def each(item: Item) -> Found:
-        look()
-        return work(item)
+    given = list(items)
+    found: dict[int, Found] = {}
+    coming = iter(range(len(given)))
 
-    with ThreadPoolExecutor(threads) as pool:
-        return [
-            future.result()
-            for future in [pool.submit(copy_context().run, each, item) for item in items]
-        ]
+    def go_on() -> None:
+        # Each takes the next one that nobody has taken, so that none waits for the slowest.
+        for place in coming:
+            look()
+            found[place] = work(given[place])
+
+    others = [_POOL.submit(copy_context().run, go_on) for _ in range(min(threads, len(given)) - 1)]
+    try:
+        go_on()
+    finally:
+        # Whoever has not begun need not any more; where this failed, the others take nothing new.
+        for _ in coming:
+            pass
+        begun = [other for other in others if not other.cancel()]
+        wait(begun)
+    for other in begun:
+        other.result()
+    return [found[place] for place in range(len(given))]
