@@ -144,3 +144,53 @@ def test_whoever_goes_away_stops_the_work(address: str) -> None:
         "POST",
     )
     assert time.perf_counter() - start < NOISE * 0.8 * slowness()
+
+
+def peak_mb(pid: int) -> float:
+    """The most memory that a process has held so far."""
+    status = Path(f"/proc/{pid}/status").read_text(encoding="ascii")
+    return int(re.search(r"VmHWM:\s+(\d+)", status)[1]) / 1000  # type: ignore[index]
+
+
+def test_four_large_pictures_at_once_stay_under_a_gigabyte(tmp_path: Path) -> None:
+    """The largest that is made, in the format that takes most; a larger one is refused with its limit."""
+    large = json.loads((HOSTILE / "picture.json").read_text(encoding="utf-8"))
+    plan = {**json.loads(write_plan(SOUND)), "delivery": large["plan"]["delivery"]}
+    body = {"plan": plan, "width_px": 1400, "quality": "draft"}
+    with serving("serve", tmp_path, STEEPLE_WORK_SECONDS="60") as address:
+        connections = [
+            http.client.HTTPConnection("127.0.0.1", port_of(address), timeout=240) for _ in range(4)
+        ]
+        for connection in connections:
+            connection.request(
+                "POST", "/api/picture", json.dumps(body), {"content-type": "application/json"}
+            )
+        sizes = [len(connection.getresponse().read()) for connection in connections]
+        for connection in connections:
+            connection.close()
+        assert min(sizes) > 100_000
+        pids = [
+            int(path.name)
+            for path in Path("/proc").iterdir()
+            if path.name.isdigit() and str(tmp_path) in _command(path)
+        ]
+        assert pids
+        assert max(peak_mb(pid) for pid in pids) < 1000
+        connection = http.client.HTTPConnection("127.0.0.1", port_of(address), timeout=30)
+        connection.request(
+            "POST",
+            "/api/picture",
+            json.dumps({**body, "width_px": 1920}),
+            {"content-type": "application/json"},
+        )
+        problem = json.loads(connection.getresponse().read())["problems"][0]
+        connection.close()
+        assert (problem["field"], problem["value"]) == ("width_px", "1920")
+        assert "at most 1403 across" in problem["sentence"]
+
+
+def _command(process: Path) -> str:
+    try:
+        return (process / "cmdline").read_text(encoding="utf-8", errors="replace")
+    except OSError:
+        return ""

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from steeple.core.budget import side_by_side
+from steeple.core.budget import look, side_by_side
 from steeple.core.errors import InputError
 from steeple.core.geometry.kernels import Array
 from steeple.core.simcam.kernels import GROUND_SHARE, sky_map
@@ -20,9 +20,10 @@ SKY_COLUMNS, SKY_ROWS, SKY_DIRECTIONS = 28, 20, 96
 EXPOSURE = 1.2
 THREADS, SEED = 2, 20
 """Threads for a picture; every pixel is worked out for itself, so that it is the same."""
+ROWS_AT_ONCE = 64
 TESTS_AT_ONCE = 2_000_000
 """So many rays by solids are gone through between two looks at the budget."""
-LARGEST_PX = 4_096
+LARGEST_PX, PIXEL_LIMIT = 4_096, 4_200_000
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -144,6 +145,16 @@ def render(
             value=f"{width} × {height}",
             allowed=f"16 to {LARGEST_PX}",
         )
+    if width * height > PIXEL_LIMIT:
+        most = int(math.sqrt(PIXEL_LIMIT * width / height))
+        raise InputError(
+            "out-of-range",
+            f"A picture of {width} × {height} has {width * height / 1e6:.1f} million pixels; at most "
+            f"{PIXEL_LIMIT / 1e6:.1f} million are made at once. Ask for at most {most} across.",
+            field="width_px",
+            value=width,
+            allowed=f"up to {most}",
+        )
     if samples < 1:
         raise InputError(
             "out-of-range",
@@ -178,12 +189,26 @@ def render(
     if samples > few:
         rough_pixels(linear, ids, wanted)
         side_by_side(lambda rows: band(rows, (few, samples)), bands, threads=THREADS)
-    return encode(grainy(linear, light.noise) if light.noise > 0 else linear)
+    return _developed(linear, light.noise)
 
 
-def grainy(linear: Array, noise: float) -> Array:
-    """Noise as photons make it: its deviation follows the root of the light. The same every time."""
-    grain = np.random.default_rng(SEED).standard_normal(linear.shape, dtype=np.float32)
+def _developed(linear: Array, noise: float) -> Picture:
+    """Grain and bytes of a picture, a few rows at a time: the rows in between are held once only."""
+    picture = np.empty(linear.shape, dtype=np.uint8)
+    chance = np.random.default_rng(SEED)
+    for start in range(0, len(linear), ROWS_AT_ONCE):
+        look()
+        rows = linear[start : start + ROWS_AT_ONCE]
+        picture[start : start + ROWS_AT_ONCE] = encode(
+            grainy(rows, noise, chance) if noise > 0 else rows
+        )
+    return picture
+
+
+def grainy(linear: Array, noise: float, chance: np.random.Generator) -> Array:
+    """Noise as photons make it: its deviation follows the root of the light. The same every time, as
+    ``chance`` begins with the same seed."""
+    grain = chance.standard_normal(linear.shape, dtype=np.float32)
     return np.asarray(linear + noise * np.sqrt(np.maximum(linear, 0.01) * GREY) * grain)
 
 
