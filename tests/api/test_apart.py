@@ -106,6 +106,20 @@ def test_past_a_queue_with_an_end_it_is_said_that_steeple_is_busy() -> None:
     assert said.count("done") == AT_ONCE + WAITING
 
 
+def test_a_full_queue_refuses_before_a_body_is_read(
+    api: TestClient, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    apart._queue.cache_clear()
+    monkeypatch.setattr(apart._queue(), "asked", AT_ONCE + WAITING)
+    for path in ("evaluate", "glance", "compare", "dome", "picture", "compare-supports"):
+        reply = api.post(f"/api/{path}", content=b"not even JSON")
+        assert reply.status_code == 503, path
+        assert reply.json()["problems"][0]["code"] == "busy-working"
+    # Saves and reads go on.
+    assert api.get("/api/plans").status_code == 200
+    assert api.post("/api/plans", json={"title": "x", "shape": "cloth"}).status_code == 201
+
+
 def test_what_there_is_too_much_of_is_named_with_its_figure() -> None:
     request = CameraRequest(plan=PLANS[-1], owned_lenses=LENSES * 20)
     error = too_long(TooLong(10.0), [request])

@@ -31,6 +31,8 @@ ADDITIONS, REFERENCE_S = 1_000_000, 0.065
 log = logging.getLogger(__name__)
 Given = ParamSpec("Given")
 Found = TypeVar("Found")
+HEAVY: set[Callable[..., object]] = set()
+"""Routes whose work is heavy."""
 LEFT: ContextVar[Event | None] = ContextVar("left", default=None)
 """Set by `Limits` for each request: whether whoever asked has gone away."""
 
@@ -107,6 +109,11 @@ def _queue() -> _Queue:
     return _Queue()
 
 
+def is_full() -> bool:
+    """Whether so many wait that one more would be refused."""
+    return _queue().asked >= AT_ONCE + WAITING
+
+
 def is_idle() -> bool:
     """Whether work that is asked for now begins at once."""
     return _queue().asked < AT_ONCE
@@ -123,7 +130,7 @@ async def run(work: Callable[[], Found], *, seconds: float | None = None) -> Fou
         As `core.budget` has them.
     """
     queue = _queue()
-    if queue.asked >= AT_ONCE + WAITING:
+    if is_full():
         raise Busy
     left = LEFT.get() or Event()
 
@@ -154,6 +161,7 @@ def apart(work: Callable[Given, Found]) -> Callable[Given, Found]:
         except TooLong as error:
             raise too_long(error, list(kwargs.values())) from error
 
+    HEAVY.add(endpoint)
     return endpoint  # type: ignore[return-value]
 
 

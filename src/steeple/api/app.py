@@ -8,6 +8,7 @@ from pathlib import Path
 
 from anyio import to_thread
 from fastapi import FastAPI
+from fastapi.routing import APIRoute
 from fastapi.staticfiles import StaticFiles
 from starlette.exceptions import HTTPException
 from starlette.middleware.gzip import GZipMiddleware
@@ -17,6 +18,7 @@ from starlette.types import ASGIApp, Scope
 
 from steeple import __version__
 from steeple.api import errors
+from steeple.api.apart import HEAVY
 from steeple.api.context import Context
 from steeple.api.limits import Limits
 from steeple.api.replies import Problems
@@ -52,7 +54,12 @@ class Application(FastAPI):
 
     def build_middleware_stack(self) -> ASGIApp:
         """All layers, the limits outermost."""
-        return Limits(super().build_middleware_stack())
+        return Limits(super().build_middleware_stack(), heavy=_heavy_paths())
+
+
+def _heavy_paths() -> frozenset[str]:
+    routes = (one for router in ROUTERS for one in router.routes if isinstance(one, APIRoute))
+    return frozenset(one.path for one in routes if one.endpoint in HEAVY)
 
 
 @asynccontextmanager

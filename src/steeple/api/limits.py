@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import asyncio
 import os
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from threading import Event
 
 from pydantic_core import from_json
@@ -12,8 +12,8 @@ from starlette.datastructures import MutableHeaders
 from starlette.requests import ClientDisconnect
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
-from steeple.api.apart import LEFT
-from steeple.api.errors import refusal
+from steeple.api.apart import LEFT, Busy, is_full
+from steeple.api.errors import problem_of, refusal
 from steeple.core.plan.problems import Problem
 from steeple.core.plan.reading import PLAN_BYTES_LIMIT
 
@@ -35,11 +35,13 @@ HEADERS = {
 
 class Limits:
     """ASGI middleware round all others: refuses bodies past the limit before they are held in memory,
-    those that stay half sent, and requests that another site's page sends; answers HEAD as GET; sets
+    those that stay half sent, and requests that another site's page sends; refuses heavy work that would
+    not be begun; answers HEAD as GET; sets
     the headers of every reply; and says within the request when whoever asked has gone away."""
 
-    def __init__(self, app: ASGIApp) -> None:
+    def __init__(self, app: ASGIApp, *, heavy: Collection[str] = ()) -> None:
         self.app = app
+        self.heavy = heavy
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         """Answer one request, or refuse it."""
@@ -54,6 +56,10 @@ class Limits:
             return
         if length.isdigit() and int(length) > BODY_LIMIT:
             await refusal(413, [_TOO_LARGE])(scope, receive, reply)
+            return
+        if scope["path"] in self.heavy and is_full():
+            # Before a body is read that nobody will work at.
+            await refusal(503, [problem_of(Busy())])(scope, receive, reply)
             return
         if scope["method"] == "HEAD":
             scope = {**scope, "method": "GET"}

@@ -10,7 +10,7 @@ from fastapi import APIRouter, Depends, Response
 from fastapi.responses import StreamingResponse
 from pydantic import Field
 
-from steeple.api.apart import apart, lines_apart, run
+from steeple.api.apart import HEAVY, apart, lines_apart, run
 from steeple.api.context import Context, context_of
 from steeple.api.errors import problem_of
 from steeple.api.replies import CameraIndex, CameraRequest, OwnedGear, as_json
@@ -153,3 +153,6 @@ async def lamps_placed(request: PlaceLampsRequest) -> StreamingResponse:
         return _line(PlacingLine(problem=problem_of(error)))
 
     return StreamingResponse(lines_apart(lines(), instead), media_type="application/x-ndjson")
+
+
+HEAVY.add(lamps_placed)
