@@ -122,7 +122,9 @@ def test_a_whole_walk_with_the_keyboard_alone(opened: Opener) -> None:
     expect(page.locator("[data-door]").first).to_be_focused()
     page.keyboard.press("w")
     expect(page.locator(".mantine-Popover-dropdown:visible")).to_have_count(1)
+    expect(page.locator(".mantine-Popover-dropdown :focus")).to_have_count(1)
     page.keyboard.press("Escape")
+    expect(page.locator(".mantine-Popover-dropdown:visible")).to_have_count(0)
     page.locator("body").press("p")
     expect(page.get_by_text("Front rim of the lens above the table")).to_be_visible()
 

@@ -19,6 +19,8 @@ from steeple.core.plan.reading import PLAN_BYTES_LIMIT
 
 BODY_LIMIT = PLAN_BYTES_LIMIT + 100_000
 """A plan, and what a request says besides."""
+FULL_SECONDS = 0.3
+"""So long a request for heavy work waits at the door where no more can wait inside."""
 BODY_SECONDS = float(os.environ.get("STEEPLE_BODY_SECONDS", "15"))
 """So long a request may stop in the middle of its body."""
 HEADERS = {
@@ -57,6 +59,9 @@ class Limits:
         if length.isdigit() and int(length) > BODY_LIMIT:
             await refusal(413, [_TOO_LARGE])(scope, receive, reply)
             return
+        if scope["path"] in self.heavy and is_full():
+            # There may be room in a moment; and who asks again at once is held up.
+            await asyncio.sleep(FULL_SECONDS)
         if scope["path"] in self.heavy and is_full():
             # Before a body is read that nobody will work at.
             await refusal(503, [problem_of(Busy())])(scope, receive, reply)
