@@ -37,6 +37,11 @@ def fresh_queue() -> None:
     apart._queue.cache_clear()
 
 
+def _out_of_memory() -> None:
+    """An error without a word of its own."""
+    raise MemoryError
+
+
 def test_an_allowance_ends_by_the_clock_and_knows_its_longest_stretch() -> None:
     allowance = Allowance(0.05)
     allowance.look()
@@ -71,6 +76,7 @@ def test_work_that_takes_too_long_ends() -> None:
         lambda: int(float("nan")),
         lambda: SOUND.model_validate({"title": 5}),
         lambda: [][:: int("0")],
+        _out_of_memory,
     ],
 )
 def test_figures_that_lead_too_far_are_a_sentence(work: Callable[[], Any]) -> None:

@@ -210,16 +210,7 @@ def test_what_was_not_saved_is_saved_after_a_reload(
 ) -> None:
     watch.expected += ["503", "ERR_FAILED"]
     plan_id = own_server.put_on_shelf(SOUND)
-    page = context.new_page()
-    page.goto(f"{own_server.base}/plan/{plan_id}/lens")
-    expect(page.locator(HEIGHT)).to_be_visible()
-    page.route(
-        f"**/api/plans/{plan_id}?*",
-        lambda route: route.abort() if route.request.method == "PUT" else route.continue_(),
-    )
-    page.locator(HEIGHT).focus()
-    page.keyboard.press("ArrowUp")
-    expect(page.get_by_text("Not saved yet")).to_be_visible()
+    page = offline_edit(own_server, context, plan_id)
     page.unroute_all()
     page.close()
     again = context.new_page()

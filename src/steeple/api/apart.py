@@ -82,7 +82,7 @@ class TooExtreme(SteepleError):
         super().__init__(
             "too-extreme",
             "This cannot be worked out: figures of the plan are too extreme together "
-            f"({str(error).splitlines()[0][:80]}). The plan itself is kept as it is.",
+            f"({(str(error) or type(error).__name__).splitlines()[0][:80]}). The plan itself is kept as it is.",
             field="plan",
         )
 

@@ -37,9 +37,9 @@ HEADERS = {
 
 class Limits:
     """ASGI middleware round all others: refuses bodies past the limit before they are held in memory,
-    those that stay half sent, and requests that another site's page sends; refuses heavy work that would
-    not be begun; answers HEAD as GET; sets
-    the headers of every reply; and says within the request when whoever asked has gone away."""
+    those that stay half sent, requests that another site's page sends, and heavy work that would not be
+    begun; answers HEAD as GET; sets the headers of every reply; and says within the request when whoever
+    asked has gone away."""
 
     def __init__(self, app: ASGIApp, *, heavy: Collection[str] = ()) -> None:
         self.app = app

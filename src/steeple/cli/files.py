@@ -96,12 +96,19 @@ def _path(arguments: argparse.Namespace) -> Path:
 
 
 @contextmanager
+def _used(path: Path, *, new: bool) -> Iterator[None]:
+    """Use the database beside others; where it may not be begun, no folder is made for it either."""
+    if not path.exists():
+        may_begin(path, new)
+    with used(path):
+        yield
+
+
+@contextmanager
 def _plans(arguments: argparse.Namespace, *, new: bool) -> Iterator[PlanService]:
     """The plans of the folder asked for; begun there where it holds none and ``new`` says so."""
     path = _path(arguments)
-    if not new and not path.exists():
-        may_begin(path, new=False)
-    with used(path):
+    with _used(path, new=new):
         database = Database(path, new=new)
         try:
             yield make_context(database).plans
@@ -156,9 +163,7 @@ def backup(arguments: argparse.Namespace) -> int:
     """Write a whole copy of the database."""
     target = Path(arguments.file)
     path = _path(arguments)
-    if not path.exists():
-        may_begin(path, new=False)
-    with used(path):
+    with _used(path, new=False):
         backup_to(path, target)
     print(f"Everything is in {target}.")
     return 0

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from typing import Any
 
 from pydantic import Field, create_model
@@ -13,7 +13,7 @@ from steeple.core.findings.judging import cautions_for, judge, judge_camera
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
 from steeple.core.plan.words import camera_names
-from steeple.core.solve.mends import never, with_mends
+from steeple.core.solve.mends import with_mends
 from steeple.core.study.base.answer import Answer
 from steeple.core.study.base.assumptions import Assumption, Assumptions
 from steeple.core.study.base.figure import Figure, Working, read_figures
@@ -144,7 +144,6 @@ def evaluate(
     owned: Owned = NOTHING_OWNED,
     try_mends: bool = True,
     cache: StudyCache | None = None,
-    stop: Callable[[], bool] = never,
 ) -> Evaluation:
     """Work out a plan.
 
@@ -158,8 +157,6 @@ def evaluate(
         False leaves the fixes out, for an answer while something is being dragged.
     cache
         what was worked out for the plans before; nothing where none is given.
-    stop
-        asked before each mend is tried; once it says so, the rest are left untried.
 
     Returns
     -------
@@ -169,7 +166,7 @@ def evaluate(
     cameras = camera_studies(plan, owned, cache)
     findings = judge(cameras)
     if try_mends:
-        findings = with_mends(cameras, findings, stop)
+        findings = with_mends(cameras, findings)
     assumed = _assumed(cameras)
     first = cameras[0]
     figures, working = _plan_figures(first)

@@ -6,6 +6,7 @@ from concurrent.futures import ThreadPoolExecutor
 
 import pytest
 
+from steeple.core.budget import Stopped, spending
 from steeple.core.errors import InputError
 from steeple.core.evaluation import evaluate
 from steeple.core.plan.changes import Change, apply_changes
@@ -74,20 +75,35 @@ def test_what_is_owned_is_that_of_the_newest_question() -> None:
     assert map_of(GILDING, cache=cache) == map_of(GILDING)
 
 
+class SoMany:
+    """A budget of so many looks."""
+
+    def __init__(self, looks: int) -> None:
+        self.left = looks
+
+    def look(self) -> None:
+        self.left -= 1
+        if self.left < 0:
+            raise Stopped
+
+
 def test_mends_are_given_up_when_nobody_waits_for_them() -> None:
-    figures = evaluate(GILDING, try_mends=False)
-    asked = []
-
-    def stop() -> bool:
-        asked.append(True)
-        return len(asked) > 3
-
-    at_once = evaluate(GILDING, stop=lambda: True)
-    assert at_once.findings == figures.findings
-    soon = evaluate(GILDING, stop=stop)
-    assert [one.verdict for one in soon.findings] == [one.verdict for one in figures.findings]
-    fixes = sum(len(one.fixes) for one in soon.findings)
-    assert fixes < sum(len(one.fixes) for one in evaluate(GILDING).findings)
+    """The figures are worked out and remembered; the mends that follow them end at any look."""
+    cache = StudyCache()
+    counted = SoMany(10**9)
+    with spending(counted):
+        figures = evaluate(GILDING, try_mends=False, cache=cache)
+    for_figures = 10**9 - counted.left
+    counted = SoMany(10**9)
+    with spending(counted):
+        whole = evaluate(GILDING, cache=cache)
+    for_mends = 10**9 - counted.left
+    assert for_mends > 3 * for_figures
+    for looks in (1, for_mends // 2, for_mends - 1):
+        with pytest.raises(Stopped), spending(SoMany(looks)):
+            evaluate(GILDING, cache=cache)
+    assert evaluate(GILDING, try_mends=False, cache=cache) == figures
+    assert evaluate(GILDING, cache=cache) == whole
 
 
 def test_two_who_ask_at_once_share_one_study() -> None:

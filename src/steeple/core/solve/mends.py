@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import itertools
-from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -195,20 +195,12 @@ def _cost(
     return cost
 
 
-def never() -> bool:
-    """Goes on to the end."""
-    return False
-
-
-def with_mends(
-    cameras: Sequence[CameraStudy], findings: Sequence[Finding], stop: Callable[[], bool] = never
-) -> tuple[Finding, ...]:
+def with_mends(cameras: Sequence[CameraStudy], findings: Sequence[Finding]) -> tuple[Finding, ...]:
     """The findings with up to `FIXES_SHOWN` mends each, every one tried out.
 
     A mend is kept where the plan, judged again, has the finding better and no other finding
     failing that did not fail before. Mends that make it hold come before those that only ease it;
-    among equals, the order of the rules (least disturbing first) is kept. ``stop`` is asked before
-    each trial; once it says so, no more are made.
+    among equals, the order of the rules (least disturbing first) is kept.
     """
     before = _by_key(findings)
     troubled = {key for key, finding in before.items() if finding.verdict in ("fails", "watch")}
@@ -226,7 +218,7 @@ def with_mends(
         families: set[str] = set()
         holding = 0
         for trial in trials[_group(finding.step)] if key in troubled else ():
-            if holding == FIXES_SHOWN or stop():
+            if holding == FIXES_SHOWN:
                 break
             if trial.proposal.family in families:
                 continue
