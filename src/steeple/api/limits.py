@@ -132,7 +132,8 @@ class _Body:
             await asyncio.shield(self._watch)
             return {"type": "http.disconnect"}
         try:
-            message = await asyncio.wait_for(self.receive(), BODY_SECONDS)
+            async with asyncio.timeout(BODY_SECONDS):
+                message = await self.receive()
         except TimeoutError:
             self.refused = _TOO_SLOW
             return {"type": "http.disconnect"}

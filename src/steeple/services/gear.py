@@ -224,7 +224,7 @@ class GearService:
         with self.database.writing() as connection:
             gear = GearRepository(connection).get(gear_id).gear
             plans = PlanRepository(connection)
-            newest = plans.get(plan_id)
+            newest = plans.newest(plan_id)
             newest.must_be(base, line)
             before = newest.plan
             copies = copies_in(before, gear_id)
@@ -245,7 +245,7 @@ class GearService:
                 ]
             plan = apply_changes(before, changes)
             if plan == before:
-                return newest
+                return plans.get(plan_id)
             label = f"Figures of {gear.name}"[:120]
             at = self.clock().isoformat(timespec="milliseconds")
             return plans.append(newest, plan, label=label, at=at)

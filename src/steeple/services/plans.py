@@ -84,12 +84,12 @@ class PlanService:
         document = plan.model_dump_json()
         with self.database.writing() as connection:
             plans = PlanRepository(connection)
-            newest = plans.get(plan_id)
+            newest = plans.newest(plan_id)
             before = newest.document
             if not is_current(before):
                 before = newest.plan.model_dump_json()
             if before == document:
-                return newest
+                return plans.get(plan_id)
             newest.must_be(base, line)
             label = change_words(before, document)
             return plans.append(newest, plan, label=label, at=self._now(), document=document)

@@ -145,6 +145,7 @@ class Database:
 
     def close(self) -> None:
         """Give back every connection."""
+        self._log.close()
         self.engine.dispose()
 
 
@@ -183,21 +184,22 @@ class _FileSeen:
 
     def __init__(self, path: Path) -> None:
         self.path, self.log = path, Path(f"{path}-wal")
-        self.file = _identity(path)
+        self.file = _identity(path.stat())
         self.log_file: tuple[int, int] | None = None
         self.size = 0
 
     def must_be_there(self) -> None:
         """Raises `StoreError` ``gone`` where the file was removed, replaced or cut short."""
         with suppress(OSError):
-            size = self.path.stat().st_size
+            found = self.path.stat()
             if self.log_file is not None or self.log.exists():
-                log = _identity(self.log)
+                log = _identity(self.log.stat())
                 self.log_file = self.log_file or log
             else:
                 log = None
-            if _identity(self.path) == self.file and size >= self.size and log == self.log_file:
-                self.size = size
+            same = _identity(found) == self.file and log == self.log_file
+            if same and found.st_size >= self.size:
+                self.size = found.st_size
                 return
         raise StoreError(
             "gone",
@@ -213,6 +215,7 @@ class _Log:
         self.path = Path(f"{path}-wal")
         self._one_at_a_time, self._counting = threading.Lock(), threading.Lock()
         self._asked = self._flushed = 0
+        self._handle: int | None = None
 
     def flush(self) -> None:
         """Return when everything that was committed before the call is on the disk."""
@@ -225,16 +228,20 @@ class _Log:
             # Whoever asked by now has committed before.
             upto = self._asked
             with suppress(FileNotFoundError):  # folded into the database, and flushed by that
-                handle = os.open(self.path, os.O_RDONLY)
-                try:
-                    os.fsync(handle)
-                finally:
-                    os.close(handle)
+                if self._handle is None:
+                    self._handle = os.open(self.path, os.O_RDONLY | os.O_CLOEXEC)
+                os.fsync(self._handle)
             self._flushed = upto
 
+    def close(self) -> None:
+        """Give the file back."""
+        with self._one_at_a_time:
+            if self._handle is not None:
+                os.close(self._handle)
+            self._handle = None
 
-def _identity(path: Path) -> tuple[int, int]:
-    found = path.stat()
+
+def _identity(found: os.stat_result) -> tuple[int, int]:
     return found.st_dev, found.st_ino
 
 

@@ -33,14 +33,6 @@ class StoredPlan:
         """The plan, upgraded where it was stored by an earlier Steeple."""
         return read_plan(self.document.encode())
 
-    def must_be(self, base: int, line: str | None = None) -> None:
-        """Raises `OtherLine` where ``line`` is not that of its database, `RevisionConflict` where
-        ``base`` is not its newest revision."""
-        if line is not None and line != self.line:
-            raise OtherLine
-        if self.revision != base:
-            raise RevisionConflict(base=base, newest=self.revision)
-
 
 @dataclass(frozen=True, slots=True)
 class ShelfEntry:
@@ -54,8 +46,8 @@ class ShelfEntry:
 
 
 @dataclass(frozen=True, slots=True)
-class _State:
-    """A plan's row with the edit that it shows."""
+class Newest:
+    """A plan's newest revision (``head``) with the edit that it shows (``node``)."""
 
     id: str
     head: int
@@ -68,7 +60,16 @@ class _State:
 
     @property
     def plan(self) -> Plan:
+        """The plan, upgraded where it was stored by an earlier Steeple."""
         return read_plan(self.document.encode())
+
+    def must_be(self, base: int, line: str | None) -> None:
+        """Raises `OtherLine` where ``line`` is not that of its database, `RevisionConflict` where
+        ``base`` is not its newest revision."""
+        if line is not None and line != self.line:
+            raise OtherLine
+        if self.head != base:
+            raise RevisionConflict(base=base, newest=self.head)
 
 
 # Statements of every read and save name the tables themselves: what goes through mapped classes takes
@@ -167,7 +168,7 @@ class PlanRepository:
         NotFound
             Where there is no such plan on the shelf.
         """
-        state = self._state(plan_id)
+        state = self.newest(plan_id)
         redo = self._redo(plan_id, state.node)
         return StoredPlan(
             id=plan_id,
@@ -182,7 +183,7 @@ class PlanRepository:
 
     def head(self, plan_id: str) -> tuple[str, int]:
         """Line and number of the newest revision."""
-        state = self._state(plan_id)
+        state = self.newest(plan_id)
         return state.line, state.head
 
     def at(self, plan_id: str, number: int) -> Plan:
@@ -190,13 +191,13 @@ class PlanRepository:
         return self._edit(plan_id, self._revision(plan_id, number).node).plan
 
     def append(
-        self, newest: StoredPlan, plan: Plan, *, label: str, at: str, document: str = ""
+        self, newest: Newest, plan: Plan, *, label: str, at: str, document: str = ""
     ) -> StoredPlan:
         """Add an edit to a plan as it stands, which was read in the same transaction; ``document`` is its
         text where that is known."""
         document = document or plan.model_dump_json()
         must_fit(plan, document)
-        number = newest.revision + 1
+        number = newest.head + 1
         self._advance(newest.id, plan, head=number, node=number, at=at)
         self._write(
             newest.id, number=number, node=number, parent=newest.node, label=label,
@@ -227,24 +228,28 @@ class PlanRepository:
         self._revision(plan_id, 1)
         self.connection.execute(update(PlanRow).where(PlanRow.id == plan_id).values(removed_at=at))
 
-    def _state(self, plan_id: str) -> _State:
-        row = self.connection.execute(_STATE, {"plan_id": plan_id}).one_or_none()
+    def newest(self, plan_id: str) -> Newest:
+        """The newest revision of a plan on the shelf.
+
+        Raises
+        ------
+        NotFound
+            Where there is no such plan on the shelf.
+        """
+        row = self.connection.execute(_STATE, {"plan_id": plan_id}).first()
         if row is None:
             raise _no_such_plan(plan_id)
         plan, head, node, changed_at, parent, label, document, line = row
         assert document is not None, "a shown edit has its document"
-        return _State(plan, head, node, changed_at, parent, label, document, line)
+        return Newest(plan, head, node, changed_at, parent, label, document, line)
 
     def _line(self) -> str:
         line: str = self.connection.execute(select(_LINE.c.id)).scalar_one()
         return line
 
-    def _checked(self, plan_id: str, base: int, line: str | None) -> _State:
-        state = self._state(plan_id)
-        if line is not None and line != state.line:
-            raise OtherLine
-        if state.head != base:
-            raise RevisionConflict(base=base, newest=state.head)
+    def _checked(self, plan_id: str, base: int, line: str | None) -> Newest:
+        state = self.newest(plan_id)
+        state.must_be(base, line)
         return state
 
     def _revision(self, plan_id: str, number: int) -> Row[Any]:
@@ -262,10 +267,10 @@ class PlanRepository:
             )
         return revision
 
-    def _edit(self, plan_id: str, node: int) -> _State:
+    def _edit(self, plan_id: str, node: int) -> Newest:
         revision = self._revision(plan_id, node)
         assert revision.document is not None
-        return _State(
+        return Newest(
             id=plan_id,
             head=node,
             node=node,
@@ -277,10 +282,10 @@ class PlanRepository:
         )
 
     def _redo(self, plan_id: str, node: int) -> tuple[int, str] | None:
-        row = self.connection.execute(_REDO, {"plan_id": plan_id, "node": node}).one_or_none()
+        row = self.connection.execute(_REDO, {"plan_id": plan_id, "node": node}).first()
         return None if row is None else (row[0], row[1])
 
-    def _show(self, state: _State, node: int, *, label: str, at: str) -> StoredPlan:
+    def _show(self, state: Newest, node: int, *, label: str, at: str) -> StoredPlan:
         """Show an earlier edit as a new revision that holds no document of its own."""
         plan = self._edit(state.id, node).plan
         number = state.head + 1

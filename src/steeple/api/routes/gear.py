@@ -6,9 +6,9 @@ from collections import Counter
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Depends, Query, Request, Response
-from fastapi.concurrency import run_in_threadpool
 from pydantic import JsonValue
 
+from steeple.api.apart import run
 from steeple.api.context import Context, context_of
 from steeple.api.replies import PlanId, Revision
 from steeple.api.routes.plans import Line, PlanSheet, Step, sheet_reply
@@ -287,7 +287,7 @@ def _report(outcome: Import) -> ImportReport:
 async def measured_lamp(request: Request) -> MeasuredLamp:
     """What an IES LM-63 file says of a lamp, for its form; nothing is kept."""
     content = await request.body()
-    text, found = await run_in_threadpool(lambda: read_ies_file(content))
+    text, found = await run(lambda: read_ies_file(content))
     return MeasuredLamp(
         ies=text,
         width_mm=found.width_mm or None,
@@ -312,7 +312,7 @@ async def take_in(
     rows that are sound are taken though others are not; with ``look_only`` nothing is taken."""
     content = await request.body()
     return _report(
-        await run_in_threadpool(
+        await run(
             lambda: ctx.gear.take_in(content, kind=kind, only_sound=only_sound, look_only=look_only)
         )
     )
