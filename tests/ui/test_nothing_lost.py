@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+import time
 
 import pytest
 from playwright.sync_api import BrowserContext, Page, Route, expect
@@ -255,6 +256,110 @@ def test_a_reload_in_the_middle_of_saving_loses_nothing(
     assert arrived == [200]
     assert stored["plan"]["cameras"][0]["position"] == {"x_mm": 10, "y_mm": 0, "z_mm": 740}
     assert stored["revision"] == 3
+
+
+def test_slow_saves_hold_nobody_up_and_lose_nothing(
+    server: Server, context: BrowserContext, watch: Watch
+) -> None:
+    plan_id = server.put_on_shelf(SOUND)
+    page = context.new_page()
+    page.goto(f"{server.base}/plan/{plan_id}/lens")
+    height = page.locator(HEIGHT)
+    expect(height).to_be_visible()
+    sent: list[str] = []
+
+    def slowly(route: Route) -> None:
+        if route.request.method == "PUT":
+            sent.append(route.request.post_data or "")
+            # The page goes on meanwhile: the wait is on the line, not in the browser.
+            time.sleep(0.4)
+        route.continue_()
+
+    page.route(f"**/api/plans/{plan_id}?*", slowly)
+    height.focus()
+    for presses in range(1, 7):
+        page.keyboard.press("ArrowUp")
+        expect(height).to_have_attribute("aria-valuetext", f"{72 + presses}.0 cm")
+    expect(page.get_by_text("Saving")).to_be_visible()
+    page.get_by_label("Title of the plan").fill("Typed on a slow line")
+    page.get_by_label("Title of the plan").blur()
+    saved(page)
+    expect(page.get_by_role("alert")).to_have_count(0)
+    stored = server.ask("GET", f"/api/plans/{plan_id}")
+    assert stored["plan"]["cameras"][0]["position"]["z_mm"] == 780
+    assert stored["plan"]["title"] == "Typed on a slow line"
+    assert stored["revision"] == len(sent) + 1
+    page.unroute_all()
+    page.get_by_text("undo", exact=True).click()
+    expect(page.get_by_label("Title of the plan")).to_have_value("A sound plan")
+    expect(height).to_have_attribute("aria-valuetext", "78.0 cm")
+
+
+@pytest.mark.parametrize("arrives", [True, False])
+def test_a_save_that_hangs_is_sent_again_and_counts_once(
+    server: Server, context: BrowserContext, watch: Watch, arrives: bool
+) -> None:
+    """A line that swallows an answer, or the request: what was saved is not saved twice, nor anything lost."""
+    plan_id = server.put_on_shelf(SOUND)
+    page = context.new_page()
+    page.clock.install()
+    page.goto(f"{server.base}/plan/{plan_id}/lens")
+    height = page.locator(HEIGHT)
+    expect(height).to_be_visible()
+    hung: list[str] = []
+
+    def swallow(route: Route) -> None:
+        if route.request.method == "PUT" and not hung:
+            if arrives:
+                route.fetch()
+            hung.append("swallowed")
+        else:
+            route.continue_()
+
+    page.route(f"**/api/plans/{plan_id}?*", swallow)
+    with page.expect_request(lambda request: request.method == "PUT"):
+        height.focus()
+        page.keyboard.press("ArrowUp")
+    page.keyboard.press("ArrowUp")
+    expect(height).to_have_attribute("aria-valuetext", "74.0 cm")
+    page.clock.fast_forward(16_000)
+    expect(page.get_by_text("Not saved yet")).to_be_visible()
+    page.clock.fast_forward(2_000)
+    saved(page)
+    expect(page.get_by_role("alert")).to_have_count(0)
+    stored = server.ask("GET", f"/api/plans/{plan_id}")
+    assert stored["plan"]["cameras"][0]["position"]["z_mm"] == 740
+    assert stored["revision"] == 3
+
+
+@pytest.mark.parametrize("status", [500, 502, 503, 429])
+def test_a_save_refused_for_a_moment_is_tried_again(
+    server: Server, context: BrowserContext, watch: Watch, status: int
+) -> None:
+    watch.expected += [str(status)]
+    plan_id = server.put_on_shelf(SOUND)
+    page = context.new_page()
+    page.goto(f"{server.base}/plan/{plan_id}/lens")
+    height = page.locator(HEIGHT)
+    expect(height).to_be_visible()
+    refused: list[int] = []
+
+    def not_now(route: Route) -> None:
+        if route.request.method == "PUT" and len(refused) < 2:
+            refused.append(status)
+            route.fulfill(status=status, body="<html>not now</html>", content_type="text/html")
+        else:
+            route.continue_()
+
+    page.route(f"**/api/plans/{plan_id}?*", not_now)
+    height.focus()
+    page.keyboard.press("ArrowUp")
+    expect(page.get_by_text("Not saved yet")).to_be_visible()
+    expect(height).to_have_attribute("aria-valuetext", "73.0 cm")
+    saved(page)
+    assert len(refused) == 2
+    stored = server.ask("GET", f"/api/plans/{plan_id}")
+    assert stored["plan"]["cameras"][0]["position"]["z_mm"] == 730
 
 
 def test_every_change_made_without_a_server_is_there_after_it_returns(

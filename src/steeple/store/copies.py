@@ -12,6 +12,7 @@ import sqlite3
 from collections.abc import Iterator
 from contextlib import closing, contextmanager, suppress
 from pathlib import Path
+from tempfile import TemporaryDirectory
 
 from steeple.store.database import Database, half_restored, may_begin
 from steeple.store.errors import StoreError
@@ -141,13 +142,25 @@ def _free_name(target: Path) -> Path:
     return name
 
 
-def _reading(path: Path) -> sqlite3.Connection:
-    return sqlite3.connect(f"{path.resolve().as_uri()}?mode=ro", uri=True)
+@contextmanager
+def _reading(path: Path) -> Iterator[sqlite3.Connection]:
+    """A database to be read, also where it lies on a disk that nobody can write to: the engine keeps
+    notes beside a database with a log, so such a one is read from a copy."""
+    with TemporaryDirectory() as folder:
+        if not os.access(path.parent, os.W_OK):
+            copied = Path(folder) / "copied.db"
+            for ending in ("", "-wal"):
+                if Path(f"{path}{ending}").exists():
+                    shutil.copy(f"{path}{ending}", f"{copied}{ending}")
+            path = copied
+        uri = f"{path.resolve().as_uri()}?mode=ro"
+        with closing(sqlite3.connect(uri, uri=True)) as connection:
+            yield connection
 
 
 def _is_sound(path: Path) -> bool:
     try:
-        with closing(_reading(path)) as probe:
+        with _reading(path) as probe:
             tables = probe.execute("SELECT 1 FROM sqlite_master WHERE name='revisions'")
             return tables.fetchone() is not None and probe.execute(
                 "PRAGMA integrity_check"
@@ -157,7 +170,7 @@ def _is_sound(path: Path) -> bool:
 
 
 def _copy(source: Path, target: Path) -> None:
-    with closing(_reading(source)) as old, closing(sqlite3.connect(target)) as new:
+    with _reading(source) as old, closing(sqlite3.connect(target)) as new:
         old.backup(new)
         new.execute("PRAGMA journal_mode=DELETE")
 

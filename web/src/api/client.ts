@@ -23,6 +23,16 @@ export class Unreachable extends Error {
   }
 }
 
+/** Longer than the server lets anything but heavy work take: who has not answered by then will not. */
+const ANSWER_MS = 15_000;
+
+/** Ends a request that a bad line keeps hanging; it comes back as `Unreachable`, and may be sent again. */
+export function inTime(): AbortSignal {
+  const ends = new AbortController();
+  setTimeout(() => ends.abort(), ANSWER_MS);
+  return ends.signal;
+}
+
 interface Reply<Data> {
   data?: Data;
   error?: unknown;

@@ -1,13 +1,14 @@
 /** Requests of a plan on its sheet: reading, saving, working out. */
-import { answer, client } from '../api/client';
+import { answer, client, inTime } from '../api/client';
 import { type Owned, ownedBody } from '../api/owned';
 import type { Cupboard, Evaluation, Glance, Plan, PlanSheet, StepId } from '../api/types';
 
-const at = (plan_id: string) => ({ params: { path: { plan_id } } });
+const at = (plan_id: string) => ({ params: { path: { plan_id } }, signal: inTime() });
 
 /** The same, with the figures in the same answer. */
 const figuresAt = (plan_id: string) => ({
   params: { path: { plan_id }, query: { figures: true } },
+  signal: inTime(),
 });
 
 export const getPlan = (id: string): Promise<PlanSheet> =>

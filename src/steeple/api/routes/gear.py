@@ -10,6 +10,7 @@ from pydantic import JsonValue
 
 from steeple.api.apart import run
 from steeple.api.context import Context, context_of
+from steeple.api.links import thing_links
 from steeple.api.replies import PlanId, Revision
 from steeple.api.routes.plans import Line, PlanSheet, Step, sheet_reply
 from steeple.core.plan.cupboard.field_words import KIND_TITLES
@@ -245,7 +246,7 @@ def find(
     return Response(reply.model_dump_json(), media_type="application/json")
 
 
-@router.post("/things", status_code=201)
+@router.post("/things", status_code=201, responses=thing_links(201))
 def add(ctx: Ctx, new: NewThing) -> Thing:
     """Put a thing into the cupboard."""
     return _thing(ctx.gear.add(validate_gear(new.kind, new.figures)))
@@ -318,7 +319,7 @@ async def take_in(
     )
 
 
-@router.put("/things/{gear_id}")
+@router.put("/things/{gear_id}", responses=thing_links())
 def edit(ctx: Ctx, gear_id: GearId, change: EditThing) -> Thing:
     """Change a thing. Plans keep their copies."""
     kind = ctx.gear.get(gear_id).kind
@@ -326,19 +327,19 @@ def edit(ctx: Ctx, gear_id: GearId, change: EditThing) -> Thing:
     return _thing(ctx.gear.edit(gear_id, gear, base=change.base_version))
 
 
-@router.post("/things/{gear_id}/copy", status_code=201)
+@router.post("/things/{gear_id}/copy", status_code=201, responses=thing_links(201))
 def copy(ctx: Ctx, gear_id: GearId) -> Thing:
     """A second thing with the same figures."""
     return _thing(ctx.gear.copy(gear_id))
 
 
-@router.post("/things/{gear_id}/retire")
+@router.post("/things/{gear_id}/retire", responses=thing_links())
 def retire(ctx: Ctx, gear_id: GearId) -> Thing:
     """Take a thing out of use; plans keep their copies."""
     return _thing(ctx.gear.retire(gear_id))
 
 
-@router.post("/things/{gear_id}/put-back")
+@router.post("/things/{gear_id}/put-back", responses=thing_links())
 def put_back(ctx: Ctx, gear_id: GearId) -> Thing:
     """Take a retired thing into use again."""
     return _thing(ctx.gear.put_back(gear_id))

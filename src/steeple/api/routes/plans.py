@@ -14,6 +14,7 @@ from pydantic import Field
 
 from steeple.api.apart import is_idle, run
 from steeple.api.context import Context, context_of
+from steeple.api.links import sheet_links
 from steeple.api.replies import PlanId, Revision, download
 from steeple.core.errors import SteepleError
 from steeple.core.evaluation import Evaluation, evaluate
@@ -162,7 +163,7 @@ def shelf(ctx: Ctx) -> Shelf:
     )
 
 
-@router.post("", status_code=201, response_model=PlanSheet)
+@router.post("", status_code=201, response_model=PlanSheet, responses=sheet_links(201))
 def begin(ctx: Ctx, new: NewPlan) -> Response:
     """A new plan from a title and a shape of work."""
     return sheet_reply(ctx.plans.begin(title=new.title, shape=new.shape), 201)
@@ -172,6 +173,7 @@ def begin(ctx: Ctx, new: NewPlan) -> Response:
     "/open",
     status_code=201,
     response_model=PlanSheet,
+    responses=sheet_links(201),
     openapi_extra={
         "requestBody": {
             "required": True,
@@ -185,13 +187,13 @@ async def open_file(ctx: Ctx, request: Request) -> Response:
     return sheet_reply(await run_in_threadpool(ctx.plans.open_file, content), 201)
 
 
-@router.get("/{plan_id}", response_model=PlanSheet)
+@router.get("/{plan_id}", response_model=PlanSheet, responses=sheet_links())
 async def get(ctx: Ctx, plan_id: PlanId, figures: Figures = False) -> Response:
     """A plan as it stands."""
     return await _with_figures(ctx, lambda: ctx.plans.get(plan_id), figures)
 
 
-@router.put("/{plan_id}", response_model=PlanSheet)
+@router.put("/{plan_id}", response_model=PlanSheet, responses=sheet_links())
 async def save(ctx: Ctx, plan_id: PlanId, edit: Edit, figures: Figures = False) -> Response:
     """Save a plan. Refused with 409 where the revision it started from is not the newest."""
     return await _with_figures(
@@ -208,13 +210,13 @@ def remove(ctx: Ctx, plan_id: PlanId) -> Response:
     return PlainResponse(status_code=204)
 
 
-@router.post("/{plan_id}/put-back", response_model=PlanSheet)
+@router.post("/{plan_id}/put-back", response_model=PlanSheet, responses=sheet_links())
 def put_back(ctx: Ctx, plan_id: PlanId) -> Response:
     """Put a removed plan back on the shelf."""
     return sheet_reply(ctx.plans.put_back(plan_id))
 
 
-@router.post("/{plan_id}/undo", response_model=PlanSheet)
+@router.post("/{plan_id}/undo", response_model=PlanSheet, responses=sheet_links())
 async def undo(ctx: Ctx, plan_id: PlanId, step: Step, figures: Figures = False) -> Response:
     """Take the last edit back, as a new revision."""
     return await _with_figures(
@@ -224,7 +226,7 @@ async def undo(ctx: Ctx, plan_id: PlanId, step: Step, figures: Figures = False) 
     )
 
 
-@router.post("/{plan_id}/redo", response_model=PlanSheet)
+@router.post("/{plan_id}/redo", response_model=PlanSheet, responses=sheet_links())
 async def redo(ctx: Ctx, plan_id: PlanId, step: Step, figures: Figures = False) -> Response:
     """Make the edit again that was taken back last, as a new revision."""
     return await _with_figures(
@@ -234,7 +236,9 @@ async def redo(ctx: Ctx, plan_id: PlanId, step: Step, figures: Figures = False) 
     )
 
 
-@router.post("/{plan_id}/copy", status_code=201, response_model=PlanSheet)
+@router.post(
+    "/{plan_id}/copy", status_code=201, response_model=PlanSheet, responses=sheet_links(201)
+)
 def keep_as_copy(ctx: Ctx, plan_id: PlanId, edit: Edit) -> Response:  # noqa: ARG001
     """Keep one's own version as a new plan, where the plan was changed or removed elsewhere, or is not
     in this database at all."""
