@@ -90,3 +90,38 @@ def test_names_of_gear_survive_every_file(typed: str, thing: Gear) -> None:
 @pytest.mark.parametrize("plan", PLANS, ids=lambda plan: plan.title)
 def test_the_plans_tried_have_names_everywhere(plan: Plan) -> None:
     assert len(list(names_in(json.loads(write_plan(plan))))) > 8
+
+
+PLACES = [
+    "{gap}",
+    "{up}",
+    "{away}",
+    "{named}",
+    "{share}",
+    "{most}",
+    "{over}",
+    "{step}",
+    "{mass}",
+    "{k}",
+]
+
+
+def said(plan: Plan) -> list[str]:
+    """Every sentence about a plan."""
+    found = evaluate(plan, owned=OWNED)
+    lines = [answer.line for answer in found.answers]
+    for finding in found.findings:
+        lines += [finding.title, finding.reason, *(fix.action for fix in finding.fixes)]
+    return [sentence_words(line, "cm") for line in lines]
+
+
+@pytest.mark.parametrize("place", PLACES)
+def test_a_name_that_looks_like_a_place_of_a_sentence_is_said_as_typed(place: str) -> None:
+    """A thing called “{gap}” is not called by the gap that is measured to it."""
+    plain = "Q" * len(place)
+    for plan in PLANS:
+        usual, odd = (
+            said(Plan.model_validate(renamed(json.loads(write_plan(plan)), typed)))
+            for typed in (plain, place)
+        )
+        assert [line.replace(plain, place) for line in usual] == odd

@@ -73,7 +73,7 @@ def over_rating(scene: CameraStudy) -> Judgement | None:
             return Judgement(
                 verdict="fails",
                 title=say(
-                    "Overloaded: " + part.piece.name + " is rated for {most}", most=_g(bears)
+                    "Overloaded: {named} is rated for {most}", named=part.piece.name, most=_g(bears)
                 ),
                 reason=reason,
                 measured=measured(carried, unit="g", most=bears),
@@ -156,8 +156,7 @@ def joint_slips(scene: CameraStudy) -> Judgement | None:
         if share > 1:
             return Judgement(
                 verdict="fails",
-                title=say(
-                    "The " + worst.name + " slips: {torque} turn it, it holds {holds}",
+                title=say("The {named} slips: {torque} turn it, it holds {holds}", named=worst.name,
                     torque=against.quantity, holds=against.limit,
                 ),
                 reason=say("A shorter arm, a counterweight or a lighter camera takes torque off it."),
@@ -166,8 +165,7 @@ def joint_slips(scene: CameraStudy) -> Judgement | None:
         if share * TORQUE_RESERVE > 1:
             return Judgement(
                 verdict="watch",
-                title=say(
-                    "The " + worst.name + " is near its limit: {torque} of {holds}",
+                title=say("The {named} is near its limit: {torque} of {holds}", named=worst.name,
                     torque=against.quantity, holds=against.limit,
                 ),
                 reason=say("Joints that hold by friction creep near their limit, over minutes."),

@@ -97,7 +97,7 @@ def _lighten(hold: HoldStudy) -> Iterator[Proposal]:
                 one.model_dump(mode="json") for one in loads if one is not load
             ]
             yield Proposal(
-                action=say("Put on a stand of its own: " + load.name),
+                action=say("Put on a stand of its own: {named}", named=load.name),
                 changes=(Change(path=_at(hold, "loads"), value=rest),),
             )
 
@@ -141,7 +141,11 @@ def _sandbag(hold: HoldStudy) -> Iterator[Proposal]:
         ]
     for name, mass in wanted:
         yield Proposal(
-            action=say("Lay {mass} of sandbag at the " + name, mass=Quantity(value=mass, unit="g")),
+            action=say(
+                "Lay {mass} of sandbag at the {named}",
+                named=name,
+                mass=Quantity(value=mass, unit="g"),
+            ),
             changes=(
                 Change(path=_at(hold, "sandbag_g"), value=mass),
                 Change(path=_at(hold, "sandbag_on"), value=name),

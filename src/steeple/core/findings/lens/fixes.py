@@ -336,7 +336,7 @@ def clear_away(scene: CameraStudy) -> Iterator[Proposal]:
     for index, one in enumerate(obstacles):
         rest = [other.model_dump(mode="json") for at, other in enumerate(obstacles) if at != index]
         yield Proposal(
-            action=say("If it can be moved: take the " + one.name + " away"),
+            action=say("If it can be moved: take the {named} away", named=one.name),
             changes=(Change(path="/room/obstacles", value=rest),),
         )
 

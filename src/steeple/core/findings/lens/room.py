@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from steeple.core.budget import look
 from steeple.core.findings.finding import Judgement, measured
 from steeple.core.findings.lens.fixes import clear_away
 from steeple.core.findings.rule import rule
@@ -112,10 +113,11 @@ def clearances(scene: CameraStudy) -> list[tuple[float, str]]:
     rim, back = study.framing.rim(sight.middle_mm), study.framing.back(sight.middle_mm)
     way = back.minus(rim)
     places: list[Vector] = [rim.plus(way.times(step / _STEPS)) for step in range(_STEPS + 1)]
-    rooms = [
-        (min(block.distance(place) for place in places) - CAMERA_HALF_MM, block.name)
-        for block in scene.work.blocks
-    ]
+    rooms = []
+    for block in scene.work.blocks:
+        look()
+        nearest = min(block.distance(place) for place in places)
+        rooms.append((nearest - CAMERA_HALF_MM, block.name))
     if sight.wall_clearance_mm is not None:
         rooms.append((sight.wall_clearance_mm - CAMERA_HALF_MM, "wall"))
     return sorted(rooms)
@@ -142,12 +144,12 @@ def obstacle_in_the_way(scene: CameraStudy) -> Judgement | None:
     if gap >= 0:
         return Judgement(
             verdict="holds",
-            title=say("The camera keeps {gap} from the " + name, gap=mm(gap)),
+            title=say("The camera keeps {gap} from the {named}", named=name, gap=mm(gap)),
             measured=against,
         )
     return Judgement(
         verdict="fails",
-        title=say("The camera stands in the " + name),
+        title=say("The camera stands in the {named}", named=name),
         reason=say(
             "A camera is taken as {wide} wide; what holds it needs room too.",
             wide=mm(2 * CAMERA_HALF_MM),
@@ -179,13 +181,14 @@ def obstacle_in_view(scene: CameraStudy) -> Judgement | None:
         for h in (0.0, scene.work.top_mm)
     ]  # fmt: skip
     for block in scene.work.blocks:
+        look()
         hidden = sum(block.meets(study.position, point) for point in points) / len(points)
         if hidden > worst:
             worst, name = hidden, block.name
     share = Quantity(value=100 * worst, unit="percent")
     return Judgement(
         verdict="fails" if worst > 0 else "holds",
-        title=say("The " + name + " hides {share} of the zone", share=share)
+        title=say("The {named} hides {share} of the zone", named=name, share=share)
         if worst > 0
         else say("Nothing in the room stands before the zone"),
         reason=say("It lies between the lens and the work.") if worst > 0 else (),

@@ -113,7 +113,7 @@ def _blinds(scene: CameraStudy) -> Iterator[Proposal]:
     for index, window in enumerate(scene.plan.room.windows):
         if not window.closed:
             yield Proposal(
-                action=say("Close the blind: " + window.name),
+                action=say("Close the blind: {named}", named=window.name),
                 changes=(Change(path=f"/room/windows/{index}/closed", value=True),),
             )
 
@@ -134,7 +134,7 @@ def _to_stand_end(study: LightStudy, lamp: LampStudy) -> Iterator[Proposal]:
     distance = (end - middle.z) / rise if rise > 0.05 else 0.0
     if STAND_LEAST_MM <= distance <= STAND_MOST_MM:
         yield Proposal(
-            action=say("Move " + lamp.lamp.name + " along its beam to {away} from the work", away=mm(distance)),
+            action=say("Move {named} along its beam to {away} from the work", named=lamp.lamp.name, away=mm(distance)),
             changes=placed_at(lamp, study, (lamp.azimuth_deg, lamp.elevation_deg), distance),
         )  # fmt: skip
 
@@ -156,7 +156,7 @@ def _places(study: LightStudy) -> Iterator[Proposal]:
                 continue
             yield Proposal(
                 action=say(
-                    "Put " + lamp.lamp.name + " at " + clock_words(where[0]) + ", {up} up, {away} away",
+                    "Put {named} at {clock}, {up} up, {away} away", named=lamp.lamp.name, clock=clock_words(where[0]),
                     up=Quantity(value=where[1], unit="deg"), away=mm(distance),
                 ),
                 changes=placed_at(lamp, study, where, distance),
@@ -166,7 +166,9 @@ def _places(study: LightStudy) -> Iterator[Proposal]:
             where = (lamp.azimuth_deg, lamp.elevation_deg)
             yield Proposal(
                 action=say(
-                    "Draw " + lamp.lamp.name + " back to {away} from the work", away=mm(farther)
+                    "Draw {named} back to {away} from the work",
+                    named=lamp.lamp.name,
+                    away=mm(farther),
                 ),
                 changes=placed_at(lamp, study, where, farther),
             )
@@ -206,7 +208,7 @@ def _one_more(scene: CameraStudy, study: LightStudy) -> Iterator[Proposal]:
             lights = [one.model_dump(mode="json") for one in (*plan.lights, light)]
             yield Proposal(
                 action=say(
-                    "Add " + owned.gear.name + " at " + clock_words(where[0]) + ", {up} up, {away} away",
+                    "Add {named} at {clock}, {up} up, {away} away", named=owned.gear.name, clock=clock_words(where[0]),
                     up=Quantity(value=where[1], unit="deg"), away=mm(distance),
                 ),
                 changes=(Change(path="/lights", value=lights),),
@@ -255,7 +257,8 @@ def _levels(study: LightStudy) -> Iterator[Proposal]:
         if least <= tidy <= 100.0 and abs(tidy - now) > 1.0 and tidy > now:
             yield Proposal(
                 action=say(
-                    "Set " + lamp.lamp.name + " to {level}",
+                    "Set {named} to {level}",
+                    named=lamp.lamp.name,
                     level=Quantity(value=tidy, unit="percent"),
                 ),
                 changes=(Change(path=f"/{lamp.lamp.at}/level_percent", value=tidy),),
@@ -267,7 +270,9 @@ def _levels(study: LightStudy) -> Iterator[Proposal]:
                 where = (lamp.azimuth_deg, lamp.elevation_deg)
                 yield Proposal(
                     action=say(
-                        "Bring " + lamp.lamp.name + " to {away} from the work", away=mm(nearer)
+                        "Bring {named} to {away} from the work",
+                        named=lamp.lamp.name,
+                        away=mm(nearer),
                     ),
                     changes=placed_at(lamp, study, where, nearer),
                 )
@@ -283,7 +288,7 @@ def _switch(scene: CameraStudy, study: LightStudy) -> Iterator[Proposal]:
         flickers = lamp.lamp.part.fixture.flicker == "mains"
         if lamp.lamp.part.role == "practical" or poor or flickers or over or lamp.glare > 0:
             yield Proposal(
-                action=say("Switch off: " + lamp.lamp.name),
+                action=say("Switch off: {named}", named=lamp.lamp.name),
                 changes=(Change(path=f"/{lamp.lamp.at}/lit", value=False),),
             )
 
@@ -300,7 +305,9 @@ def _colour(study: LightStudy) -> Iterator[Proposal]:
         target = min(max(key.lamp.cct_k, low), high)
         if abs(target - lamp.lamp.cct_k) > 50:
             yield Proposal(
-                action=say("Set " + lamp.lamp.name + " to {k}", k=Quantity(value=target, unit="k")),
+                action=say(
+                    "Set {named} to {k}", named=lamp.lamp.name, k=Quantity(value=target, unit="k")
+                ),
                 changes=(Change(path=f"/{lamp.lamp.at}/cct_k", value=target),),
             )
     own = key.lamp.part.fixture
@@ -309,7 +316,9 @@ def _colour(study: LightStudy) -> Iterator[Proposal]:
             if lamp is not key and own.cct_k <= lamp.lamp.cct_k <= own.cct_warmest_to_k:
                 yield Proposal(
                     action=say(
-                        "Set " + own.name + " to {k}", k=Quantity(value=lamp.lamp.cct_k, unit="k")
+                        "Set {named} to {k}",
+                        named=own.name,
+                        k=Quantity(value=lamp.lamp.cct_k, unit="k"),
                     ),
                     changes=(Change(path=f"/{key.lamp.at}/cct_k", value=lamp.lamp.cct_k),),
                 )

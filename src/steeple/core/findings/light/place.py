@@ -77,7 +77,7 @@ def glare(study: LightStudy) -> Judgement | None:
     burnt = worst.glare_ratio >= BURNT
     return Judgement(
         verdict="fails" if burnt else "watch",
-        title=say("{share} of the zone mirrors " + worst.lamp.name,
+        title=say("{share} of the zone mirrors {named}", named=worst.lamp.name,
                   share=Quantity(value=round(100 * worst.glare), unit="percent")),
         reason=where + say(
             ("It burns out there. " if burnt else "It veils what lies under it. ")
@@ -158,7 +158,7 @@ def lamp_hidden(study: LightStudy) -> Judgement | None:
         )
     return Judgement(
         verdict="fails",
-        title=say("Only {share} of the light of " + worst.lamp.name + " reaches the zone",
+        title=say("Only {share} of the light of {named} reaches the zone", named=worst.lamp.name,
                   share=Quantity(value=round(100 * worst.reaching), unit="percent")),
         reason=say("Something in the room or on the table stands before it."),
         measured=against, place="dome",
@@ -186,7 +186,8 @@ def dazzle(study: LightStudy) -> Judgement | None:
     return Judgement(
         verdict="watch",
         title=say(
-            "You are dazzled by " + one.lamp.name + ", {angle} from where you look",
+            "You are dazzled by {named}, {angle} from where you look",
+            named=one.lamp.name,
             angle=Quantity(value=round(one.eye_deg), unit="deg"),
         ),
         reason=say("Higher or farther aside; a diffuser makes it milder."),

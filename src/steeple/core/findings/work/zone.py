@@ -113,7 +113,8 @@ def item_above_top(scene: CameraStudy) -> Judgement | None:
     return Judgement(
         verdict="fails",
         title=say(
-            "The " + tallest.name + " stands {over} above the tallest point given",
+            "The {named} stands {over} above the tallest point given",
+            named=tallest.name,
             over=mm(tallest.top_mm - top),
         ),
         reason=say(
@@ -173,7 +174,7 @@ def item_outside_zone(scene: CameraStudy) -> Judgement | None:
         verdict="holds" if holds else "watch",
         title=say("All things stand within the zone")
         if holds
-        else say("The " + worst.name + " reaches {over} out of the zone", over=mm(-spare)),
+        else say("The {named} reaches {over} out of the zone", named=worst.name, over=mm(-spare)),
         reason=() if holds else say("What is outside the zone may be cut by the picture’s edge."),
         measured=measured(spare, unit="mm", least=0),
         place="zone",

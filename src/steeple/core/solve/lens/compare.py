@@ -388,5 +388,5 @@ def _one_more(plan: Plan, index: int, owned: Owned, times: float, now: float) ->
         way="one more camera",
         possible=best.detail_px >= PIXELS_PER_LINE,
         detail_px=best.detail_px,
-        says=say("Your " + best.name + " frames that part; both pictures are recorded."),
+        says=say("Your {named} frames that part; both pictures are recorded.", named=best.name),
     )

@@ -211,7 +211,7 @@ def _eased(plan: Plan, index: int, scene: CameraStudy) -> Iterator[Easing]:
         for lens in scene.owned.lenses:
             if lens != study.camera.lens and lens.fits(study.camera.body):
                 yield (
-                    say("Take your " + lens.name),
+                    say("Take your {named}", named=lens.name),
                     (
                         Change(path=f"{scene.at}/lens", value=lens.model_dump(mode="json")),
                         Change(path=f"{scene.at}/lens_id", value=None),
