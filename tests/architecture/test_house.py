@@ -102,6 +102,33 @@ def test_every_public_thing_of_the_core_says_what_it_is() -> None:
     assert silent == []
 
 
+NUMERIC_ROOMS = ("geometry", "optics", "body", "hold", "light", "sound", "roll", "frame", "simcam")
+
+
+def test_who_takes_numbers_says_what_they_are() -> None:
+    """Functions of numbers, which know no plan: every argument with its unit, shape and range. Compiled
+    loops, which take vectors number by number, say theirs together."""
+    silent, seen = [], 0
+    modules = [path for room in NUMERIC_ROOMS for path in (CORE / room).rglob("*.py")]
+    for path in (*modules, CORE / "units.py"):
+        if "kernels" in str(path):
+            continue
+        for node in ast.parse(path.read_text(encoding="utf-8")).body:
+            if not isinstance(node, ast.FunctionDef) or node.name.startswith("_"):
+                continue
+            words = ast.get_docstring(node) or ""
+            given = [one.arg for one in (*node.args.args, *node.args.kwonlyargs)]
+            seen += 1
+            said = words.partition("Parameters\n---")[2]
+            silent += [
+                f"{path.relative_to(CORE)}: {node.name}({name})"
+                for name in given
+                if not re.search(rf"\b{name}\b", said)
+            ]
+    assert seen > 80
+    assert silent == []
+
+
 def test_no_file_of_code_is_long() -> None:
     long = []
     for path in tracked():

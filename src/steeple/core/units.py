@@ -67,6 +67,11 @@ _SUFFIX: dict[str, str] = {
 def finite(value: float, field: str) -> float:
     """Return ``value`` unless it is NaN or infinite.
 
+    Parameters
+    ----------
+    value, field
+        a number, and the name of the field it was given for.
+
     Raises
     ------
     InputError
@@ -81,6 +86,11 @@ def finite(value: float, field: str) -> float:
 
 def positive(value: float, field: str) -> float:
     """Return ``value`` unless it is NaN, infinite, zero or negative.
+
+    Parameters
+    ----------
+    value, field
+        a number, and the name of the field it was given for.
 
     Raises
     ------
@@ -128,7 +138,13 @@ def length_words(length_mm: float, system: UnitSystem) -> str:
 
 
 def exact_words(value: float, places: int) -> str:
-    """Say a plain number with at most ``places`` decimals and no trailing zeros."""
+    """Say a plain number with at most ``places`` decimals and no trailing zeros.
+
+    Parameters
+    ----------
+    value, places
+        any finite number; decimals, ≥ 0.
+    """
     text = (
         f"{finite(value, 'value'):.{places}f}".rstrip("0").rstrip(".") if places else f"{value:.0f}"
     )
@@ -136,7 +152,13 @@ def exact_words(value: float, places: int) -> str:
 
 
 def mass_words(mass_g: float) -> str:
-    """Say a mass: ``850 g``, from a kilogram on ``1.35 kg``."""
+    """Say a mass: ``850 g``, from a kilogram on ``1.35 kg``.
+
+    Parameters
+    ----------
+    mass_g
+        in grams, ≥ 0.
+    """
     if abs(mass_g) < 999.5:
         return f"{exact_words(mass_g, 0)} g"
     return f"{exact_words(mass_g / 1000.0, 2)} kg"
@@ -165,7 +187,13 @@ _PLACES: dict[str, int] = {
 
 
 def quantity_words(value: float, unit: Unit, system: UnitSystem) -> str:
-    """Say any figure with its unit, in the unit system that the maker reads."""
+    """Say any figure with its unit, in the unit system that the maker reads.
+
+    Parameters
+    ----------
+    value, unit, system
+        the figure in its unit; the unit system that lengths are said in.
+    """
     if unit == "mm":
         return length_words(value, system)
     if unit == "f_number":

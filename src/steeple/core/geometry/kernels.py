@@ -67,7 +67,15 @@ def _clamped(value: float) -> float:
 def meets_capsule(
     px: float, py: float, pz: float, qx: float, qy: float, qz: float, capsule: Array
 ) -> bool:
-    """Whether the stretch from p to q comes within the radius of a capsule."""
+    """Whether the stretch from p to q comes within the radius of a capsule.
+
+    Parameters
+    ----------
+    px, py, pz, qx, qy, qz
+        the ends of the stretch.
+    capsule
+        its ends and radius, shape (7,).
+    """
     d1x, d1y, d1z = qx - px, qy - py, qz - pz
     d2x, d2y, d2z = capsule[3] - capsule[0], capsule[4] - capsule[1], capsule[5] - capsule[2]
     rx, ry, rz = px - capsule[0], py - capsule[1], pz - capsule[2]

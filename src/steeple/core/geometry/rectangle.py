@@ -67,7 +67,13 @@ class Spare:
 
 
 def spare_around(inner: Rectangle, outer: Rectangle) -> Spare:
-    """What ``outer`` has beyond ``inner`` on each side, in millimetres; negative where it is cut."""
+    """What ``outer`` has beyond ``inner`` on each side, in millimetres; negative where it is cut.
+
+    Parameters
+    ----------
+    inner, outer
+        rectangles of one plane.
+    """
     return Spare(
         left=inner.left - outer.left,
         right=outer.right - inner.right,

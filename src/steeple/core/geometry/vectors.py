@@ -60,7 +60,13 @@ class Vector(NamedTuple):
 
 def sine_cosine(degrees: float) -> tuple[float, float]:
     """Sine and cosine, exact at whole quarter turns, so that a camera that looks straight down has
-    exactly upright corners."""
+    exactly upright corners.
+
+    Parameters
+    ----------
+    degrees
+        an angle, any finite number.
+    """
     quarter, rest = divmod(degrees, 90.0)
     if rest == 0:
         return ((0.0, 1.0), (1.0, 0.0), (0.0, -1.0), (-1.0, 0.0))[int(quarter) % 4]
@@ -69,7 +75,13 @@ def sine_cosine(degrees: float) -> tuple[float, float]:
 
 
 def heading(azimuth_deg: float) -> Vector:
-    """The level direction at an azimuth, clockwise from straight away from the maker (+y)."""
+    """The level direction at an azimuth, clockwise from straight away from the maker (+y).
+
+    Parameters
+    ----------
+    azimuth_deg
+        0 = away from the maker, 90 = to the right; any finite number.
+    """
     s, c = sine_cosine(azimuth_deg)
     return Vector(s, c, 0.0)
 

@@ -75,13 +75,25 @@ class Chain:
 
 
 def mate_of(end: str) -> str:
-    """What goes with an end. A quick-release goes with its own family only: ``…clamp:family``."""
+    """What goes with an end. A quick-release goes with its own family only: ``…clamp:family``.
+
+    Parameters
+    ----------
+    end
+        an end as `end_of` gives it, such as ``1/4-male``.
+    """
     kind, colon, family = end.partition(":")
     return MATES[kind] + colon + family
 
 
 def end_of(kind: str, family: str | None) -> str:
-    """An end as the graph knows it: a quick-release with its family."""
+    """An end as the graph knows it: a quick-release with its family.
+
+    Parameters
+    ----------
+    kind, family
+        kind of thread or plate, and the family of a quick-release; None for others.
+    """
     return f"{kind}:{family or ''}" if kind.startswith("quick-release") else kind
 
 

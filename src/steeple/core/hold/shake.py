@@ -54,7 +54,13 @@ class Wobble:
 
 
 def in_a_row_hz(*frequencies_hz: float) -> float:
-    """The frequency of springs one on the other: 1 ÷ f² = Σ 1 ÷ fᵢ² (Dunkerley)."""
+    """The frequency of springs one on the other: 1 ÷ f² = Σ 1 ÷ fᵢ² (Dunkerley).
+
+    Parameters
+    ----------
+    frequencies_hz
+        of each spring alone, > 0; infinity is a spring that does not give.
+    """
     return 1.0 / math.sqrt(sum(1.0 / positive(one, "frequency_hz") ** 2 for one in frequencies_hz))
 
 

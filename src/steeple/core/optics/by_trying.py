@@ -86,6 +86,11 @@ def field_of_view_from_tape(first: TapeReading, second: TapeReading | None = Non
     One reading takes the distance as measured from the entrance pupil: angle = 2·atan(s/2d). Two
     readings at different distances find the pupil as well: tan(angle/2) = (s₂ − s₁)/(2·(d₂ − d₁)).
 
+    Parameters
+    ----------
+    first, second
+        two readings of one tape from places on one axis; the second gives the place of the entrance pupil.
+
     Raises
     ------
     InputError

@@ -89,7 +89,13 @@ def iso_needed(*, effective_f_number: float, shutter_s: float, illuminance_lx: f
 
 
 def stops_between(first: float, second: float) -> float:
-    """log₂ of a ratio: by how many stops the second is more than the first."""
+    """log₂ of a ratio: by how many stops the second is more than the first.
+
+    Parameters
+    ----------
+    first, second
+        two amounts of one kind, > 0.
+    """
     return math.log2(positive(second, "second") / positive(first, "first"))
 
 

@@ -77,7 +77,13 @@ GREY = 0.18
 
 
 def sky_lighting(stage: Stage) -> Lighting:
-    """An even sky over a stage."""
+    """An even sky over a stage.
+
+    Parameters
+    ----------
+    stage
+        what is filmed.
+    """
     left, right, near, far = stage.table.tolist()
     sky = sky_map(
         np.linspace(left, right, SKY_COLUMNS),
@@ -97,7 +103,13 @@ def sky_lighting(stage: Stage) -> Lighting:
 
 
 def sky_directions(count: int = SKY_DIRECTIONS) -> Array:
-    """Unit directions spread by the cosine law about the vertical: shape (count, 3)."""
+    """Unit directions spread by the cosine law about the vertical: shape (count, 3).
+
+    Parameters
+    ----------
+    count
+        how many, ≥ 1.
+    """
     k = np.arange(count) + 0.5
     radius = np.sqrt(k / count)
     angle = k * math.pi * (3 - math.sqrt(5))
@@ -207,7 +219,17 @@ def _developed(linear: Array, noise: float) -> Picture:
 
 def grainy(linear: Array, noise: float, chance: np.random.Generator) -> Array:
     """Noise as photons make it: its deviation follows the root of the light. The same every time, as
-    ``chance`` begins with the same seed."""
+    ``chance`` begins with the same seed.
+
+    Parameters
+    ----------
+    linear
+        light of a picture, shape (rows, columns, 3), ≥ 0; 1 is white.
+    noise
+        deviation at white, ≥ 0.
+    chance
+        where the noise comes from.
+    """
     grain = chance.standard_normal(linear.shape, dtype=np.float32)
     return np.asarray(linear + noise * np.sqrt(np.maximum(linear, 0.01) * GREY) * grain)
 
@@ -227,6 +249,12 @@ CURVE = _curve()
 
 def encode(linear: Array) -> Picture:
     """Linear light (1 = a white sheet under the open sky) as sRGB bytes, by a table in steps finer
-    than a byte. Reference: IEC 61966-2-1."""
+    than a byte. Reference: IEC 61966-2-1.
+
+    Parameters
+    ----------
+    linear
+        shape (rows, columns, 3), ≥ 0; more than 1 is white.
+    """
     light = np.clip(EXPOSURE * linear, 0.0, 1.0)
     return np.asarray(CURVE[(light * (LIGHT_STEPS - 1) + 0.5).astype(np.uint16)])

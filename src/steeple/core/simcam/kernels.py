@@ -23,7 +23,15 @@ GROUND_SHARE = 0.25
 def ray_capsule(
     ox: float, oy: float, oz: float, dx: float, dy: float, dz: float, c: Array
 ) -> float:
-    """Distance along a unit ray to a capsule from outside; `FAR` where it is missed."""
+    """Distance along a unit ray to a capsule from outside; `FAR` where it is missed.
+
+    Parameters
+    ----------
+    ox, oy, oz, dx, dy, dz
+        where the ray begins, and its unit direction.
+    c
+        ends and radius, shape (7,).
+    """
     bax, bay, baz = c[3] - c[0], c[4] - c[1], c[5] - c[2]
     oax, oay, oaz = ox - c[0], oy - c[1], oz - c[2]
     baba = bax * bax + bay * bay + baz * baz
@@ -60,7 +68,15 @@ def ray_capsule(
 def ray_box(
     ox: float, oy: float, oz: float, dx: float, dy: float, dz: float, b: Array
 ) -> tuple[float, int]:
-    """Distance along a ray to a box square to the axes, and the axis of the side that is met."""
+    """Distance along a ray to a box square to the axes, and the axis of the side that is met.
+
+    Parameters
+    ----------
+    ox, oy, oz, dx, dy, dz
+        where the ray begins, and its direction.
+    b
+        least and greatest x, least and greatest y, least and greatest z, shape (6,).
+    """
     enter, leave, axis = -FAR, FAR, 0
     for k in range(3):
         o, d = (ox, dx) if k == 0 else (oy, dy) if k == 1 else (oz, dz)
@@ -84,7 +100,15 @@ def ray_box(
 def ray_cylinder(
     ox: float, oy: float, oz: float, dx: float, dy: float, dz: float, c: Array
 ) -> tuple[float, int]:
-    """Distance along a ray to an upright cylinder (x, y, radius, low, high); 1 = side, 0 = top."""
+    """Distance along a ray to an upright cylinder (x, y, radius, low, high); 1 = side, 0 = top.
+
+    Parameters
+    ----------
+    ox, oy, oz, dx, dy, dz
+        where the ray begins, and its direction.
+    c
+        x, y, radius, low, high, shape (5,).
+    """
     px, py = ox - c[0], oy - c[1]
     a = dx * dx + dy * dy
     best, side = FAR, 0

@@ -334,7 +334,15 @@ def _capsule_near(px: float, py: float, pz: float, e: Array, c: Array, swollen: 
 @loop
 def before_lamp(px: float, py: float, pz: float, e: Array, c: Array, out: Array) -> bool:
     """The part of a capsule on the near side of a lamp's plane, written to ``out``; False where it
-    lies behind the lamp, and hides nothing of it."""
+    lies behind the lamp, and hides nothing of it.
+
+    Parameters
+    ----------
+    px, py, pz, e
+        the point, and the lamp as a row of the kernels.
+    c, out
+        the capsule and the part of it, shape (7,).
+    """
     dx, dy, dz = e[0] - px, e[1] - py, e[2] - pz
     if int(e[15]) == BULB:
         nx, ny, nz = dx, dy, dz

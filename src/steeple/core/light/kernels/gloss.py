@@ -19,7 +19,15 @@ LEAST_CUTS, MOST_CUTS = 4, 72
 
 @quick_loop
 def fresnel(cos: float, ior: float) -> float:
-    """Share of unpolarised light that a smooth surface sends back, by the cosine of incidence."""
+    """Share of unpolarised light that a smooth surface sends back, by the cosine of incidence.
+
+    Parameters
+    ----------
+    cos, ior
+        cosine of incidence, 0 to 1; index of refraction, > 1.
+
+    Reference: Hecht, Optics, section 4.6.2 (Fresnel equations).
+    """
     c = min(1.0, abs(cos))
     g2 = ior * ior - 1.0 + c * c
     if g2 <= 0.0:

@@ -16,7 +16,17 @@ from steeple.core.light.kernels.silhouettes import APART, END, HIGH, LOW, PART, 
 @inlined_loop
 def join(into: int, hides: Array, across: Array, shape: int, rows: int, joined: Array) -> int:
     """Join what a solid hides of each row to what others hide of it; how many rows are not hidden
-    from end to end."""
+    from end to end.
+
+    Parameters
+    ----------
+    into
+        how many rows have been joined so far.
+    hides, joined
+        from where to where a solid, and others so far, hide each row.
+    across, shape, rows
+        rows as `lamp_rows` writes them, which shape, and how many.
+    """
     still_open = 0
     for row in range(rows):
         half, low, high = across[shape, HALF, row], joined[LOW, row], joined[HIGH, row]
@@ -34,7 +44,15 @@ def join(into: int, hides: Array, across: Array, shape: int, rows: int, joined: 
 
 @inlined_loop
 def stretch_light(a: float, b: float, mid: float, one: float, two: float) -> float:
-    """∫ of mid + one·s + two·s² from a to b."""
+    """∫ of mid + one·s + two·s² from a to b.
+
+    Parameters
+    ----------
+    a, b
+        ends of the stretch along the row, −1 to 1, a ≤ b.
+    mid, one, two
+        light along the row, as `row_light` gives it.
+    """
     return (b - a) * (mid + 0.5 * one * (a + b) + two * (a * a + a * b + b * b) / 3.0)
 
 

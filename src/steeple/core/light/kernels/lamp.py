@@ -22,7 +22,17 @@ def lamp_nodes(
     pnx: float, pny: float, pnz: float, e: Array, tables: Array, g: Array, nodes: Array
 ) -> None:
     """Light from nine places of a lamp, or of a quarter of it, for each mm² there; none from below the
-    surface or to behind the lamp."""
+    surface or to behind the lamp.
+
+    Parameters
+    ----------
+    pnx, pny, pnz
+        the normal of the surface at the point.
+    e, tables
+        the lamp as a row of the kernels; measured lamps.
+    g, nodes
+        the lamp as `lamp_seen` writes it; where the light is written.
+    """
     index, k = int(e[18]), e[17]
     facing = -(g[0] * e[3] + g[1] * e[4] + g[2] * e[5])
     bulb = int(e[15]) == BULB
@@ -73,7 +83,15 @@ and what it counts across."""
 
 @quick_loop
 def lamp_rows(flat: bool, rows: int, across: Array) -> None:
-    """Rows across a rectangle, or across what is round, written to ``across``, shape (5, rows)."""
+    """Rows across a rectangle, or across what is round, written to ``across``, shape (5, rows).
+
+    Parameters
+    ----------
+    flat, rows
+        whether the lamp is a rectangle; how many rows.
+    across
+        where they are written: place and width of each.
+    """
     for row in range(rows):
         low, high = 2.0 * row / rows - 1.0, 2.0 * (row + 1.0) / rows - 1.0
         middle, half, thick = (2.0 * row + 1.0) / rows - 1.0, 1.0, 2.0 / rows
@@ -88,7 +106,13 @@ def lamp_rows(flat: bool, rows: int, across: Array) -> None:
 
 @inlined_loop
 def row_light(nodes: Array, v: float) -> tuple[float, float, float]:
-    """Light along a row: mid, one and two of mid + one·s + two·s²."""
+    """Light along a row: mid, one and two of mid + one·s + two·s².
+
+    Parameters
+    ----------
+    nodes, v
+        light from nine places of the lamp; the place of the row across it, −1 to 1.
+    """
     low = nodes[0, 1] + v * (
         BY_ONE * (nodes[0, 2] - nodes[0, 0])
         + v * BY_TWO * (nodes[0, 2] + nodes[0, 0] - 2.0 * nodes[0, 1])
@@ -109,6 +133,13 @@ def open_light(nodes: Array, flat: bool, hole: float, rows: int) -> tuple[float,
     """Light of all of a lamp of half sides 1, in closed form, and as its rows sum it.
 
     ``hole`` is the inner radius of a ring, whose outer radius is 1.
+
+    Parameters
+    ----------
+    nodes, flat
+        light from nine places of the lamp; whether it is a rectangle.
+    hole, rows
+        inner radius of a ring, 0 to 1; how many rows.
     """
     mid0 = nodes[1, 1]
     across0 = BY_TWO * (nodes[1, 2] + nodes[1, 0] - 2.0 * nodes[1, 1])
@@ -139,7 +170,15 @@ def open_light(nodes: Array, flat: bool, hole: float, rows: int) -> tuple[float,
 
 @quick_loop
 def ring_by_rows(nodes: Array, hole: float, across: Array, kind: int, rows: int) -> float:
-    """Light of all of a ring as its rows, ``across[kind]``, sum it."""
+    """Light of all of a ring as its rows, ``across[kind]``, sum it.
+
+    Parameters
+    ----------
+    nodes, hole
+        as `open_light`.
+    across, kind, rows
+        rows as `lamp_rows` writes them, whose shape, and how many.
+    """
     total = 0.0
     for row in range(rows):
         v, half, thick = (

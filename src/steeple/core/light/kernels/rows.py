@@ -30,7 +30,16 @@ def intensity(
     """Intensity in a direction: on the axis times cosᵏθ, or from a table.
 
     ``across`` and ``along`` are the parts of the direction on the lamp's u and v.
-    """  # fmt: skip
+
+    Parameters
+    ----------
+    tables, index
+        measured lamps, shape (tables, up and down, round); which one, −1 for none.
+    k, axis, cos
+        exponent, intensity on the axis in cd, cosine from the axis.
+    across, along
+        the direction on u and v of the lamp.
+    """
     if index < 0:
         if k == 0.0:
             return axis
@@ -114,7 +123,19 @@ def visible_light(
     e: Array,
     tables: Array,
 ) -> float:
-    """Light of a row outside its hidden stretches, which are put in order first."""  # fmt: skip
+    """Light of a row outside its hidden stretches, which are put in order first.
+
+    Parameters
+    ----------
+    count, starts, ends
+        how many hidden stretches, and where they begin and end along the row.
+    d0x … d1z
+        the way from the point to the start of the row, and along the row.
+    pnx, pny, pnz
+        the normal of the surface at the point.
+    e, tables
+        the lamp as a row of the kernels; measured lamps.
+    """
     for i in range(1, count):
         a, b = starts[i], ends[i]
         j = i - 1

@@ -48,7 +48,15 @@ def lamp_seen(
     vz: float,
     g: Array,
 ) -> None:
-    """A lamp as seen from a point, written to ``g``, shape (`GIVEN`,); from D, U and V."""
+    """A lamp as seen from a point, written to ``g``, shape (`GIVEN`,); from D, U and V.
+
+    Parameters
+    ----------
+    dx … dz, ux … uz, vx … vz
+        the way to its middle, and its two half sides.
+    g
+        where it is written.
+    """
     g[0], g[1], g[2] = dx, dy, dz
     g[3], g[4], g[5] = ux, uy, uz
     g[6], g[7], g[8] = vx, vy, vz
@@ -168,6 +176,13 @@ def capsules_seen(px: float, py: float, pz: float, capsules: Array, sight: Array
     Its ends from the point (3 + 3), the squared distance of each less the squared radius (2), the ways
     to where the two planes through the point along it touch its ends (4 × 3), whether there are such
     planes (1), and a cone about all of it: axis (3), cosine and sine of its half angle (2).
+
+    Parameters
+    ----------
+    px, py, pz, capsules
+        the point, and capsules of shape (m, 7).
+    sight
+        where they are written.
     """
     for k in range(len(capsules)):
         c = capsules[k]
