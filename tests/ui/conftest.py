@@ -243,6 +243,16 @@ def saved(page: Page) -> None:
     expect(page.get_by_text(re.compile(r"^Saved \d\d:\d\d"))).to_be_visible()
 
 
+def fits_across(page: Page) -> None:
+    """Wait until nothing of the page lies beyond its right edge. The page forbids text to be run as
+    code, so it is asked again from here."""
+    for _ in range(100):
+        if page.evaluate("document.documentElement.scrollWidth <= innerWidth"):
+            return
+        page.wait_for_timeout(50)
+    raise AssertionError("the page is wider than its window")
+
+
 def answer(page: Page) -> str:
     """The answer line as text."""
     return " ".join(page.get_by_role("heading", level=1).inner_text().split())

@@ -9,7 +9,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.plans import SOUND, changed
-from tests.ui.conftest import Opener, saved
+from tests.ui.conftest import Opener, fits_across, saved
 from tests.ui.test_lens_sheet import drag
 
 pytestmark = pytest.mark.ui
@@ -178,7 +178,7 @@ def test_nothing_lies_over_anything_at_any_width(opened: Opener, width: int, hei
     page = opened(SOUND, "lens")
     page.set_viewport_size({"width": width, "height": height})
     expect(page.locator(PICTURE)).to_be_visible()
-    page.wait_for_function("document.documentElement.scrollWidth <= innerWidth")
+    fits_across(page)
     boxes = [
         page.get_by_role("heading", level=1),
         page.get_by_role("group", name="The rig from the side, with the plumb"),

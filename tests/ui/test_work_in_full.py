@@ -8,7 +8,7 @@ from playwright.sync_api import Page, expect
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.work import Work
 from tests.plans import SOUND, changed
-from tests.ui.conftest import Opener, Watch, saved
+from tests.ui.conftest import Opener, Watch, fits_across, saved
 from tests.ui.test_looks import violations
 
 pytestmark = pytest.mark.ui
@@ -99,7 +99,7 @@ def test_unfolded_groups_are_clean_for_everyone(opened: Opener) -> None:
         unfold(page, title)
     assert violations(page) == []
     page.set_viewport_size({"width": 390, "height": 844})
-    page.wait_for_function("document.documentElement.scrollWidth <= innerWidth")
+    fits_across(page)
 
 
 def test_a_whole_walk_with_the_keyboard_alone(opened: Opener) -> None:
