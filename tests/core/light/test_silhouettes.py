@@ -6,7 +6,7 @@ import math
 
 import numpy as np
 import pytest
-from hypothesis import assume, given, settings
+from hypothesis import HealthCheck, assume, given, settings
 from hypothesis import strategies as st
 
 from steeple.core.geometry.kernels import Array
@@ -132,7 +132,7 @@ def test_boxes_and_cylinders_hide_as_the_fine_loop_says(
     agree(shares(lamp, solids_of(NO_CAPSULES, hulls), np.array([[0.0, 0.0, 165.0]])))
 
 
-@settings(max_examples=200, deadline=None)
+@settings(max_examples=200, deadline=None, suppress_health_check=[HealthCheck.filter_too_much])
 @given(
     st.tuples(place, place, st.floats(-200, 1200)),
     st.tuples(place, place, st.floats(-200, 1200)),
