@@ -120,7 +120,7 @@ LIGHT_FIRING: list[Row] = [
     (
         "light.unplaceable",
         "fails",
-        {"lights__0__stand_lowest_mm": 1500},
+        {"lights__0__stand_lowest_mm": 1150},
         "too low for its stand",
     ),
     ("light.lamp-hidden", "fails", with_lamps(lamp(PANEL, 0, 300, 1500)), "reaches the zone"),

@@ -136,7 +136,7 @@ GILDING = Plan(
         Light(
             id="panel",
             fixture=lamp("Flat panel, 30 × 30"),
-            position=LampPlace(x_mm=0, y_mm=190, z_mm=790),
+            position=LampPlace(x_mm=-240, y_mm=330, z_mm=940),
             level_percent=20,
             cct_k=5500,
         ),
@@ -241,7 +241,7 @@ DUMPLINGS = Plan(
         Light(
             id="soft",
             fixture=lamp("Soft square, 60"),
-            position=LampPlace(x_mm=-980, y_mm=60, z_mm=520),
+            position=LampPlace(x_mm=-1290, y_mm=290, z_mm=780),
             level_percent=60,
         ),
         Light(

@@ -5,10 +5,13 @@ from __future__ import annotations
 import math
 
 import numpy as np
+import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
+from scipy.optimize import nnls
 
 from steeple.core.geometry.kernels import (
+    from_pyramid,
     hidden_points,
     least_clearance,
     least_room,
@@ -149,3 +152,22 @@ def test_the_least_scale_is_that_of_the_shortest_direction(
         for a in np.linspace(0, math.pi, 720)
     ]
     assert math.isclose(found, min(steps), rel_tol=1e-3)
+
+
+@given(
+    st.floats(-500, 800), st.floats(-600, 600), st.floats(-600, 600), st.floats(0.05, 1.5),
+    st.floats(0.05, 1.5),
+)  # fmt: skip
+def test_how_far_a_place_is_from_what_a_camera_sees(
+    depth: float, across: float, along: float, width: float, height: float
+) -> None:
+    """Against the nearest mix of the four edges that start at the tip (non-negative least squares)."""
+    found = from_pyramid(depth, across, along, width, height)
+    place = np.array([depth, across, along])
+    edges = np.array([[1.0, a * width, b * height] for a in (-1, 1) for b in (-1, 1)]).T
+    _, away = nnls(edges, place)
+    inside = depth >= 0 and abs(across) <= depth * width and abs(along) <= depth * height
+    if inside:
+        assert found <= 1e-9
+    else:
+        assert found == pytest.approx(away, abs=1e-5)

@@ -4173,7 +4173,7 @@ export interface components {
              * Unit
              * @enum {string}
              */
-            unit: "mm" | "mm_exact" | "px" | "px_per_mm" | "f_number" | "times" | "ratio" | "deg" | "percent" | "stops" | "lx" | "hz" | "iso" | "seconds" | "g" | "n_m" | "minutes" | "dm2" | "k" | "w" | "mired" | "cd_m2";
+            unit: "mm" | "mm_exact" | "px" | "px_per_mm" | "f_number" | "times" | "ratio" | "deg" | "percent" | "stops" | "lx" | "lm" | "hz" | "iso" | "seconds" | "g" | "n_m" | "minutes" | "dm2" | "k" | "w" | "mired" | "cd_m2";
         };
         /**
          * RecordingMode

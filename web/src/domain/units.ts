@@ -13,6 +13,7 @@ export type Unit =
   | 'percent'
   | 'stops'
   | 'lx'
+  | 'lm'
   | 'hz'
   | 'iso'
   | 'seconds'
@@ -76,6 +77,7 @@ const PLACES: Record<Exclude<Unit, 'mm' | 'f_number' | 'iso' | 'g'>, number> = {
   percent: 1,
   stops: 1,
   lx: 0,
+  lm: 0,
   hz: 2,
   seconds: 2,
   n_m: 2,
@@ -95,6 +97,7 @@ const SUFFIX: Partial<Record<Unit, string>> = {
   percent: ' %',
   stops: ' stops',
   lx: ' lx',
+  lm: ' lm',
   hz: ' Hz',
   seconds: ' s',
   n_m: ' Nm',

@@ -23,12 +23,14 @@ class Proposal:
     """A change that may mend something; nothing is offered before it was tried.
 
     Of proposals of one ``family`` (the same change, further and further) only the first that mends
-    is offered.
+    is offered. It is never offered for the findings of ``no_mend_for``, which it may push under their
+    limit and leaves as they are.
     """
 
     action: Sentence
     changes: tuple[Change, ...]
     family: str = ""
+    no_mend_for: tuple[str, ...] = ()
 
 
 Fixes = Callable[[CameraStudy], Iterable[Proposal]]

@@ -181,6 +181,37 @@ def least_room(
 
 
 @loop
+def from_pyramid(depth: float, across: float, along: float, width: float, height: float) -> float:
+    """Distance of a point from a pyramid without an end; negative inside it, by its nearest side.
+
+    Parameters
+    ----------
+    depth, across, along
+        the point from the tip: along the axis, and aside both ways.
+    width, height
+        half of each side at depth 1.
+    """
+    x, y = abs(across), abs(along)
+    wide, tall = np.sqrt(1.0 + width * width), np.sqrt(1.0 + height * height)
+    past_side, past_end = (x - depth * width) / wide, (y - depth * height) / tall
+    if past_side <= 0.0 and past_end <= 0.0:
+        return float(max(past_side, past_end))
+    # The nearest place is on a side where the point stands square before it, else on an edge or the tip.
+    if past_side > 0.0:
+        foot = depth + past_side * width / wide
+        if foot >= 0.0 and y <= foot * height:
+            return float(past_side)
+    if past_end > 0.0:
+        foot = depth + past_end * height / tall
+        if foot >= 0.0 and x <= foot * width:
+            return float(past_end)
+    edge2 = 1.0 + width * width + height * height
+    t = max(0.0, (depth + x * width + y * height) / edge2)
+    dx, dy, dz = x - t * width, y - t * height, depth - t
+    return float(np.sqrt(dx * dx + dy * dy + dz * dz))
+
+
+@loop
 def least_clearance(camera: Array, half_width: float, half_height: float, spheres: Array) -> float:
     """Least distance of any sphere from what a camera sees; negative where one reaches in.
 
@@ -192,8 +223,6 @@ def least_clearance(camera: Array, half_width: float, half_height: float, sphere
         shape (n, 4): centre and radius; none gives infinity.
     """
     least = np.inf
-    across_length = np.sqrt(1.0 + half_width * half_width)
-    along_length = np.sqrt(1.0 + half_height * half_height)
     for i in range(len(spheres)):
         wx = spheres[i, 0] - camera[0]
         wy = spheres[i, 1] - camera[1]
@@ -201,11 +230,7 @@ def least_clearance(camera: Array, half_width: float, half_height: float, sphere
         depth = wx * camera[3] + wy * camera[4] + wz * camera[5]
         across = wx * camera[6] + wy * camera[7] + wz * camera[8]
         along = wx * camera[9] + wy * camera[10] + wz * camera[11]
-        outside = max(
-            (abs(across) - depth * half_width) / across_length,
-            (abs(along) - depth * half_height) / along_length,
-            -depth,
-        )
+        outside = from_pyramid(depth, across, along, half_width, half_height)
         least = min(least, outside - spheres[i, 3])
     return least
 

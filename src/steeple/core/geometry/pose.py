@@ -10,6 +10,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from steeple.core.geometry.kernels import from_pyramid
 from steeple.core.geometry.vectors import Vector, heading, sine_cosine
 
 Corner = tuple[float, float]
@@ -166,16 +167,16 @@ class Pyramid:
     def clearance(self, centre: Vector, radius: float) -> float:
         """Least distance of a sphere from what is seen, in millimetres; negative: it reaches in by
         so much.
-
-        Notes
-        -----
-        Exact while the nearest part of the pyramid is a side; beside an edge it says a little less
-        than the distance, which errs toward caution.
         """
-        way = centre.minus(self.pose.position)
-        outside = [-way.dot(wall) / wall.length for wall in self.walls]
-        outside.append(-way.dot(self.pose.axis))
-        return max(outside) - radius
+        way, pose = centre.minus(self.pose.position), self.pose
+        away = from_pyramid(
+            way.dot(pose.axis),
+            way.dot(pose.right),
+            way.dot(pose.up),
+            self.half_width,
+            self.half_height,
+        )
+        return float(away) - radius
 
 
 def on_plane(pyramid: Pyramid, *, point: Vector, normal: Vector) -> tuple[Vector, ...] | None:

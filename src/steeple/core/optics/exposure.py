@@ -27,7 +27,13 @@ def film_shutter(frame_rate_hz: float) -> float:
     return 1 / (2 * positive(frame_rate_hz, "frame_rate_hz"))
 
 
-def steady_shutter(*, frame_rate_hz: float, mains_hz: float) -> float:
+def steady_shutter(
+    *,
+    frame_rate_hz: float,
+    mains_hz: float,
+    shortest_s: float | None = None,
+    longest_s: float | None = None,
+) -> float:
     """The exposure time nearest to half a frame at which lamps on the mains do not flicker.
 
     Lamps pulse twice a period, so that a whole number of pulses, k/(2·mains), is always even.
@@ -38,17 +44,20 @@ def steady_shutter(*, frame_rate_hz: float, mains_hz: float) -> float:
         frames a second, > 0.
     mains_hz
         50 or 60.
+    shortest_s, longest_s
+        what the camera can do, in seconds, > 0; None = not known to bound it.
 
     Returns
     -------
-    Seconds, at most one frame long where a pulse fits into one; else the half frame itself.
+    Seconds, at most one frame long where a pulse fits into one and into what the camera can do; else the
+    half frame, or what the camera can do nearest to it.
     """
+    least, most = shortest_s or 0.0, longest_s or math.inf
     half = film_shutter(frame_rate_hz)
     pulse = 1 / (2 * positive(mains_hz, "mains_hz"))
     whole = math.floor(1 / frame_rate_hz / pulse + 1e-9)
-    if whole < 1:
-        return half
-    return min((k * pulse for k in range(1, whole + 1)), key=lambda t: (abs(t - half), t))
+    able = [k * pulse for k in range(1, whole + 1) if least - 1e-9 <= k * pulse <= most + 1e-9]
+    return min(able, key=lambda t: (abs(t - half), t), default=min(max(half, least), most))
 
 
 def illuminance_needed(*, effective_f_number: float, shutter_s: float, iso: float) -> float:

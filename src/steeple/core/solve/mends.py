@@ -164,6 +164,8 @@ def _breaks(
 
 def _mends(finding: Finding, before: Mapping[Key, Finding], trial: Trial) -> bool:
     """Whether a trial makes the finding hold (or at least stop failing) and breaks nothing."""
+    if finding.code in trial.proposal.no_mend_for:
+        return False
     for step in STEP_IDS:
         found = trial.found(step)
         if step == finding.step and not _betters(finding, found):

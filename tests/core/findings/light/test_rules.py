@@ -11,13 +11,11 @@ import pytest
 from steeple.core.findings.finding import Judgement, Verdict
 from steeple.core.findings.light.amount import (
     brightness_unknown,
-    flicker,
-    mixed_colour,
     overload,
-    poor_colour,
     too_bright,
     too_dark,
 )
+from steeple.core.findings.light.colour import flicker, mixed_colour, poor_colour
 from steeple.core.findings.light.place import (
     dazzle,
     glare,
@@ -90,11 +88,6 @@ def words(said: Judgement | None) -> str:
     return f"{sentence_words(said.title, 'cm')} {sentence_words(said.reason, 'cm')}"
 
 
-def ramp(stops: float, points: int = 216) -> np.ndarray:
-    """Light over the map from 500 lux up by so many stops."""
-    return 500.0 * 2 ** np.linspace(0.0, stops, points)
-
-
 @pytest.mark.parametrize(
     ("stops", "wanted"),
     [(0.0, "holds"), (0.99, "holds"), (1.01, "watch"), (1.99, "watch"), (2.01, "fails")],
@@ -102,9 +95,19 @@ def ramp(stops: float, points: int = 216) -> np.ndarray:
 def test_uneven_by_brightest_against_darkest(
     sound: LightStudy, stops: float, wanted: Verdict
 ) -> None:
-    found = with_map(sound, rig=ramp(stops))
+    by_columns = np.tile(np.repeat(500.0 * 2 ** np.array([0.0, stops / 2, stops]), 6), 12)
+    found = with_map(sound, still=by_columns)
+    assert found.uneven_stops == pytest.approx(stops)
     assert found.evenness_stops == pytest.approx(stops)
     assert verdict(uneven, found) == wanted
+
+
+def test_the_shadow_beside_a_pot_is_no_uneven_zone(sound: LightStudy) -> None:
+    light = np.full(216, 500.0)
+    light[40:44] = 0.0
+    found = with_map(sound, still=light)
+    assert found.evenness_stops == 6.0
+    assert verdict(uneven, found) == "holds"
 
 
 @pytest.mark.parametrize(
@@ -115,7 +118,7 @@ def test_a_hot_spot_by_the_brightest_against_the_middle(
 ) -> None:
     light = np.full(216, 500.0)
     light[17] *= 2**stops
-    assert verdict(hot_spot, with_map(sound, rig=light)) == wanted
+    assert verdict(hot_spot, with_map(sound, still=light)) == wanted
 
 
 @pytest.mark.parametrize(
@@ -127,14 +130,14 @@ def test_the_shadow_of_camera_and_rig_by_its_darkest_place(
     free = np.full(216, 500.0)
     rig = free.copy()
     rig[40] *= 2**-stops
-    assert verdict(rig_shadow, with_map(sound, free=free, rig=rig)) == wanted
+    assert verdict(rig_shadow, with_map(sound, things=free, still=rig)) == wanted
 
 
 def test_a_place_without_any_light_is_a_shadow_of_finite_depth(sound: LightStudy) -> None:
     free = np.full(216, 500.0)
     rig = free.copy()
     rig[0] = 0.0
-    said = judged(rig_shadow, with_map(sound, free=free, rig=rig))
+    said = judged(rig_shadow, with_map(sound, things=free, still=rig))
     assert said is not None
     assert said.measured is not None
     assert said.measured.quantity.value == pytest.approx(6.0)
@@ -245,7 +248,7 @@ def with_spare(found: LightStudy, stops: float) -> LightStudy:
     """The study with so many stops more than the clean ISO needs."""
     need = found.needed_lx
     assert need is not None
-    return with_map(found, rig=np.full(216, need * 2**stops))
+    return with_map(found, still=np.full(216, need * 2**stops))
 
 
 @pytest.mark.parametrize(
@@ -281,7 +284,13 @@ def test_mixed_colour_by_mired(sound: LightStudy, mired: float, wanted: Verdict)
 
 @pytest.mark.parametrize(
     ("rendering", "lux", "wanted"),
-    [(89.0, 500.0, "watch"), (90.0, 500.0, "holds"), (None, 500.0, "holds"), (80.0, 50.0, "holds")],
+    [
+        (89.0, 500.0, "watch"),
+        (90.0, 500.0, "holds"),
+        (None, 500.0, "unknown"),
+        (None, 49.0, "holds"),
+        (80.0, 50.0, "holds"),
+    ],
 )
 def test_poor_colour_counts_from_a_tenth_of_the_light(
     rendering: float | None, lux: float, wanted: Verdict

@@ -121,7 +121,7 @@ def test_what_cannot_be_met_is_named_with_the_least_that_must_give_way() -> None
 
 
 def test_two_demands_give_way_together_where_one_is_not_enough() -> None:
-    plan = changed(maker__lean_deg=35, work__finest_detail_mm=0.4, work__zone__depth_mm=300)
+    plan = changed(maker__lean_deg=45, work__finest_detail_mm=0.4, work__zone__depth_mm=300)
     outcome = work_out(plan)
     assert not outcome.works
     assert outcome.give_ways

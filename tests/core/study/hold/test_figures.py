@@ -59,7 +59,7 @@ BY_HAND: dict[str, Callable[[Puts], float]] = {
     "hold.tipping": lambda p: min(99.0, p["R"] / p["O"]) if p["O"] > 0 else 99.0,
     "hold.tipping_knocked": lambda p: min(99.0, p["R"] / (p["O"] + p["K"])),
     "hold.torque": lambda p: p["m"] / 1000 * G * p["r"] / 1000,
-    "hold.shift": lambda p: abs(p["H"] * math.tan(math.radians(p["φ"]))) + p["b"] * p["s"] / p["H"],
+    "hold.shift": lambda p: abs(p["B"] * math.tan(math.radians(p["φ"]))) + p["b"] * p["s"] / p["H"],
     "hold.frequency": _frequency,
     "hold.wobble": lambda p: p["Δv"] / (2 * math.pi * p["f"]) * p["p"],
 }

@@ -10,6 +10,7 @@ import pytest
 from steeple.core.geometry.vectors import Vector
 from steeple.core.plan.document import Plan
 from steeple.core.study.lens.body_sight import BodySight, zone_points
+from steeple.core.study.lens.heights import HAIR_MM
 from steeple.core.study.lens.study import LensStudy
 from tests.plans import SOUND, changed, scene
 
@@ -68,7 +69,7 @@ def test_the_head_bound_is_where_the_head_comes_in() -> None:
     assert cap is not None
     for z, inside in ((cap - 1, False), (cap + 1, True)):
         found = body(changed(maker__lean_deg=15, cameras__0__position__z_mm=z))
-        assert (found.head_clearance_mm < 0) is inside
+        assert (found.head_clearance_mm < -HAIR_MM) is inside
 
 
 def test_hidden_shares_agree_with_brute_force() -> None:

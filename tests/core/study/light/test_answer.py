@@ -90,7 +90,7 @@ def test_where_its_middle_is_by_the_edges_and_what_it_gives(plan: Plan) -> None:
     assert "daylight" not in figures
     assert study.shade is not None
     assert f"shadows to {round(study.shade.p95, 1):g} stops" in figures
-    assert f"even to {round(study.evenness_stops, 1):g} stops" in figures
+    assert f"even to {round(study.uneven_stops, 1):g} stops" in figures
 
 
 def doors(pieces: tuple[Piece, ...]) -> list[tuple[str | None, str | None]]:
@@ -101,7 +101,7 @@ def test_every_figure_opens_its_working_or_its_field() -> None:
     opened = doors(answer(SOUND).line) + doors(answer(SOUND).under)
     at = "/lights/0/position"
     assert {figure for _, figure in opened if figure} >= {
-        "light.share", "light.illuminance", "light.evenness", "light.iso", "light.shade"}  # fmt: skip
+        "light.share", "light.illuminance", "light.even_ninths", "light.iso", "light.shade"}  # fmt: skip
     assert {field for field, _ in opened if field} >= {f"{at}/{axis}_mm" for axis in "xyz"}
 
 

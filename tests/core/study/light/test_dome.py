@@ -11,12 +11,15 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from steeple.core.geometry.kernels import meets_capsule
+from steeple.core.geometry.vectors import Vector
+from steeple.core.geometry.workplane import WorkPlane
 from steeple.core.light.emitters import How, light_at, rows_of, solids_of
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.camera import Camera, Position
 from steeple.core.plan.parts.maker import Maker
 from steeple.core.plan.parts.work import Table, Work, Zone
 from steeple.core.solve.light.lamp_dome import dome_of
+from steeple.core.study.inputs.lamp import emitter_of
 from steeple.core.study.light.dome import (
     Direction,
     apart_deg,
@@ -25,7 +28,7 @@ from steeple.core.study.light.dome import (
     dome,
     lamp_in,
     merit,
-    penumbra_mm,
+    soft_mm,
 )
 from steeple.core.study.light.lamps.scene import LightScene, light_scene
 from steeple.core.study.light.lamps.targets import targets_of
@@ -184,8 +187,10 @@ def test_angles_between_directions() -> None:
 
 def test_the_soft_edge_follows_the_rule_of_three() -> None:
     """Lamp extent × (caster to work) ÷ (lamp to caster)."""
-    assert penumbra_mm(SOFT, distance_mm=1100, caster_mm=100) == pytest.approx(60.0)
-    assert penumbra_mm(BULB, distance_mm=1100, caster_mm=100) == pytest.approx(6.0)
+    flat, above = WorkPlane(400.0, 300.0), Vector(0.0, 0.0, 1100.0)
+    for fixture, wide in ((SOFT, 60.0), (BULB, 6.0)):
+        hung = emitter_of(fixture, above, Vector(0.0, 0.0, -1.0), 1.0)
+        assert soft_mm(flat, hung, 100.0) == pytest.approx(wide, rel=1e-3)
 
 
 def test_moving_the_lamp_farther_changes_no_direction() -> None:

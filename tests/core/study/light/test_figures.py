@@ -51,12 +51,17 @@ def _mired(puts: tuple[Put, ...]) -> float:
 
 
 BY_HAND: dict[str, Callable[[tuple[Put, ...]], float]] = {
-    "light.evenness": lambda p: math.log2(one(p, "E⁺") / one(p, "E⁻")),
+    "light.even_ninths": lambda p: min(
+        6.0, math.log2(one(p, "E⁺") / max(one(p, "E⁻"), one(p, "E⁺") / 64))
+    ),
+    "light.evenness": lambda p: min(
+        6.0, math.log2(one(p, "E⁺") / max(one(p, "E⁻"), one(p, "E⁺") / 64))
+    ),
     "light.share": lambda p: one(p, "s"),
     "light.shade": lambda p: one(p, "p95"),
     "light.shade_worst": lambda p: one(p, "worst"),
-    "light.penumbra": lambda p: one(p, "b") * one(p, "h") / (one(p, "d") - one(p, "h")),
-    "light.lift": lambda p: one(p, "h") / math.tan(math.radians(one(p, "e"))),
+    "light.penumbra": lambda p: min(one(p, "p"), one(p, "p′")),
+    "light.lift": lambda p: one(p, "h") * math.tan(math.radians(one(p, "θ"))),
     "light.iso": lambda p: one(p, "S₀") * one(p, "E₀") / one(p, "E"),
     "light.drift": lambda p: abs(
         math.log2((one(p, "E₀") + one(p, "D")) / (one(p, "E₀") + one(p, "D₀")))

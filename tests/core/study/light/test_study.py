@@ -10,6 +10,7 @@ import pytest
 
 from steeple.core.errors import InputError
 from steeple.core.evaluation import evaluate
+from steeple.core.geometry.kernels import Array
 from steeple.core.light.colour import gel_for, mired, mixed_cct_k, spread_mired, tint
 from steeple.core.light.emitters import light_at
 from steeple.core.plan.changes import apply_changes
@@ -50,13 +51,18 @@ def answer(plan: Plan) -> Answer:
     return next(one for one in evaluate(plan, try_mends=False).answers if one.step == "light")
 
 
+def _free(plan: Plan) -> Array:
+    """Light with nothing in the way."""
+    return study(plan).together.free
+
+
 def test_light_is_linear_in_the_levels_and_falls_with_the_square() -> None:
     half, full = (study(changed(lights__0__level_percent=p)) for p in (30, 60))
     assert full.mean_lx == pytest.approx(2 * half.mean_lx, rel=1e-9)
     assert full.evenness_stops == pytest.approx(half.evenness_stops)
     bulb = with_lamps(lamp(BULB, 0, 900, 900))
     far = with_lamps(lamp(BULB, 0, 1800, 1800))
-    ratio = study(changed(**bulb)).free_lx.mean() / study(changed(**far)).free_lx.mean()
+    ratio = _free(changed(**bulb)).mean() / _free(changed(**far)).mean()
     assert ratio == pytest.approx(4, rel=0.08)
 
 
@@ -80,7 +86,7 @@ def test_a_bulb_by_the_closed_form() -> None:
     middle = points[(points[:, 0] ** 2 + points[:, 1] ** 2).argmin()]
     r2 = middle[0] ** 2 + middle[1] ** 2 + (2000 - middle[2]) ** 2
     expected = 3000 / (4 * math.pi) * (2000 - middle[2]) / math.sqrt(r2) / r2 * 1e6
-    found = at.free_lx[(points[:, 0] ** 2 + points[:, 1] ** 2).argmin()]
+    found = at.together.free[(points[:, 0] ** 2 + points[:, 1] ** 2).argmin()]
     assert found == pytest.approx(expected, rel=2e-3)
 
 
@@ -144,8 +150,9 @@ def test_a_bounce_card_fills_the_shadow_by_the_closed_form() -> None:
     side = with_lamps(lamp(PANEL, -900, 0, 500))
     place: dict[str, Any] = {"x_mm": 520.0, "y_mm": 0.0, "z_mm": 300.0}
     without, within = study(changed(**side)), study(changed(**side, cards=card(**place)))
-    added = within.together.rig - without.together.rig
-    assert (added > 0).all()
+    added = within.together.things - without.together.things
+    assert (added >= 0).all()
+    assert (added > 0).mean() > 0.9
     points = within.ground.points
     near = int(np.argmin(np.abs(points[:, 0] - 200) + np.abs(points[:, 1])))
     emitter = within.ground.cards[0].emitter
@@ -308,9 +315,9 @@ def test_nothing_to_place_is_said() -> None:
 
 def test_levels_by_bounded_least_squares() -> None:
     one = bounded_levels(np.array([4.0]), np.array([0.0]))
-    assert one[0] * 4 == pytest.approx(1.15, rel=1e-6)
+    assert one[0] * 4 == pytest.approx(1.0, rel=1e-6)
     two = bounded_levels(np.array([3.0, 3.0]), np.array([0.0, 0.0]))
-    assert (3 * two).sum() == pytest.approx(1.15, abs=0.05)
+    assert (3 * two).sum() == pytest.approx(1.0, abs=0.05)
     assert two[0] == pytest.approx(2 * two[1], rel=0.05)
     least = bounded_levels(np.array([30.0, 30.0]), np.array([0.1, 0.1]))
     assert least == pytest.approx([0.1, 0.1], abs=1e-3)

@@ -195,15 +195,19 @@ _WHAT = {
     "table": "Its column would go through the",
     "edge": "It stands over the edge of the table",
     "zone": "It stands on the zone",
-    "picture": "It stands in its own picture: its",
+    "picture": "It stands in its own picture",
     "head": "It is where your head is",
 }
 
 
 def _meets_words(clash: Clash) -> Sentence:
     words = _WHAT[clash.kind]
+    if clash.kind == "picture" and clash.over_mm > 1:
+        return say(words + ": {over} of its " + clash.name, over=mm(clash.over_mm))
     if clash.kind in ("thing", "table", "picture"):
-        words = f"{words} {clash.name}"
+        return say(
+            words + " {named}", named=f"its {clash.name}" if clash.kind == "picture" else clash.name
+        )
     if clash.over_mm > 1:
         return say(words + ", by {over}", over=mm(clash.over_mm))
     return say(words)

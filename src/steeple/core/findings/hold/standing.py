@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+import math
+
 from steeple.core.findings.finding import Judgement, Verdict, measured
 from steeple.core.findings.hold.fixes import hold_moves
 from steeple.core.findings.rule import rule
 from steeple.core.hold.tipping import KNOCK_N, LEAST_RATIO
-from steeple.core.study.base.sentence import Quantity, mm, say
+from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.hold.figures import sandbag_best
 from steeple.core.study.hold.study import HoldStudy
 from steeple.core.study.plan_study import CameraStudy
@@ -83,7 +85,13 @@ def tips(scene: CameraStudy) -> Judgement | None:
 
 
 def _short(value: float) -> Quantity:
-    return Quantity(value=round(value, 2), unit="ratio")
+    """A ratio, with as many places as it takes to tell it from the limits."""
+    limits = (1.0, LEAST_RATIO)
+    for places in (2, 3, 4):
+        said = round(value, places)
+        if all((said < one) == (value < one) for one in limits):
+            break
+    return Quantity(value=said, unit="ratio")
 
 
 @rule(
@@ -110,8 +118,7 @@ def tips_when_knocked(scene: CameraStudy) -> Judgement | None:
     reason = say(
         "A knock is " + f"{KNOCK_N:g}" + " N, level, at its highest point: a shoulder in passing."
     )
-    if best is not None and best[1] > 0:
-        reason += say(" {bag} at the column would keep it.", bag=Quantity(value=best[1], unit="g"))
+    reason += _what_keeps_it(hold, best)
     return Judgement(
         verdict=verdict,
         title=say(
@@ -121,6 +128,28 @@ def tips_when_knocked(scene: CameraStudy) -> Judgement | None:
         ),
         reason=reason, measured=against, place="feet",
     )  # fmt: skip
+
+
+def _what_keeps_it(hold: HoldStudy, best: tuple[str, float] | None) -> Sentence:
+    """The lightest bag and where it lies, with that at the column beside it; what else, where none does."""
+    assert hold.tipping is not None
+    if best is None and hold.support.anchor == "table":
+        return say(" Clamp its foot to the table, tape it down, or give it a wider foot.")
+    if best is None:
+        return say(
+            " No bag that one carries would keep it: shorten the arm, turn a leg under it, or take what "
+            "stands wider."
+        )
+    name, mass = best
+    if mass <= 0:
+        return ()
+    said = say(
+        " {bag} on the {place} would keep it", bag=Quantity(value=mass, unit="g"), place=name
+    )
+    at_column = dict(hold.tipping.sandbags).get("column", math.inf)
+    if name != "column" and math.isfinite(at_column):
+        said += say(", or {bag} at the column", bag=Quantity(value=at_column, unit="g"))
+    return said + say(".")
 
 
 @rule(

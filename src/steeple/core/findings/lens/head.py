@@ -16,10 +16,8 @@ from steeple.core.findings.lens.fixes import (
 )
 from steeple.core.findings.rule import Proposal, rule
 from steeple.core.study.base.sentence import Quantity, mm, say
-from steeple.core.study.lens.heights import HEAD_ROOM_MM
+from steeple.core.study.lens.heights import HAIR_MM, HEAD_ROOM_MM
 from steeple.core.study.plan_study import CameraStudy
-
-_TOLERANCE_MM = 0.05
 
 HIDES = 0.01
 """Share of the zone from which on a head hides work rather than only being in the picture."""
@@ -74,10 +72,10 @@ def head_in_frame(scene: CameraStudy) -> Judgement | None:
     body, lean = sight.body, Quantity(value=scene.work.maker.lean_deg, unit="deg")
     clear = body.head_clearance_mm
     against = measured(clear, unit="mm", least=0)
-    if clear >= -_TOLERANCE_MM and body.worst_head_in_frame <= SHOWS:
+    if clear >= -HAIR_MM and body.worst_head_in_frame <= SHOWS:
         return Judgement(
             verdict="holds",
-            title=say("Your head stays {clear} outside the picture", clear=mm(clear)),
+            title=say("Your head stays {clear} outside the picture", clear=mm(max(0.0, clear))),
             reason=say("Leaning in {lean}, in the worst of nine poses.", lean=lean),
             measured=against,
         )
@@ -94,7 +92,7 @@ def head_in_frame(scene: CameraStudy) -> Judgement | None:
     )
     title = (
         say("Your head reaches {over} into the picture", over=mm(-clear))
-        if clear < -_TOLERANCE_MM
+        if clear < -HAIR_MM
         else say("Your shoulders are in the picture")
     )
     return Judgement(

@@ -9,10 +9,8 @@ from steeple.core.findings.rule import rule
 from steeple.core.geometry.vectors import Vector
 from steeple.core.study.base.sentence import Quantity, mm, say
 from steeple.core.study.inputs.camera import CAMERA_HALF_MM
+from steeple.core.study.lens.heights import TIGHT_MM
 from steeple.core.study.plan_study import CameraStudy
-
-TIGHT_MM = 50.0
-"""Less than this above the camera leaves no room for a head or a hand; our own planning value."""
 
 _STEPS = 8
 

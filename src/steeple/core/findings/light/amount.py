@@ -1,4 +1,4 @@
-"""How much light there is, of which colour, and how steady."""
+"""How much light there is, and how steady."""
 
 from __future__ import annotations
 
@@ -6,14 +6,21 @@ import math
 
 from steeple.core.findings.finding import Judgement, measured
 from steeple.core.findings.light.fixes import CIRCUIT_SHARE, light_moves
-from steeple.core.findings.light.levels import bright, level_of, lit, stops_of
+from steeple.core.findings.light.levels import (
+    bright,
+    level_of,
+    lit,
+    stops_of,
+    whatever_its_brightness,
+    worked_out,
+)
 from steeple.core.findings.rule import rule
-from steeple.core.light.colour import DISTURBING, NOTICED, gel_for, mired
 from steeple.core.study.base.sentence import Quantity, say
-from steeple.core.study.light.study import LightStudy
+from steeple.core.study.light.study import DARK_STOPS, LightStudy
 from steeple.core.study.plan_study import CameraStudy
 
-POOR_RENDERING = 90.0
+PHONE_LX = 150.0
+"""Light from which phones and webcams film without visible noise; a planning value of our own."""
 
 
 DRIFT_WATCH, DRIFT_FAILS = 0.34, 1.0
@@ -22,7 +29,7 @@ DRIFT_WATCH, DRIFT_FAILS = 0.34, 1.0
 @rule(
     "light.too-dark",
     name="Too dark",
-    trigger="the light on the zone is less than the clean ISO needs",
+    trigger="the light on the zone is less than the clean ISO needs; of a camera that does not say its aperture, less than a quarter of what phones and webcams want (unknown: up to twice that)",
     harm="The picture is noisy.",
     source="ISO 2720 (exposure)",
     when=bright,
@@ -31,9 +38,19 @@ DRIFT_WATCH, DRIFT_FAILS = 0.34, 1.0
 def too_dark(study: LightStudy) -> Judgement | None:
     """Light against what the clean ISO needs."""
     spare = study.stops_to_spare
+    if spare is None and study.known and study.lens is not None and study.needed_lx is None:
+        return _enough_for_a_phone(study)
     if spare is None:
         return None
     against = measured(spare, unit="stops", least=0.0)
+    if spare <= -DARK_STOPS:
+        return Judgement(
+            verdict="fails",
+            title=say("No light reaches the zone"),
+            reason=say("What is lit shines elsewhere, or something stands before it."),
+            measured=against,
+            place="map",
+        )
     if spare >= -0.05:
         return Judgement(
             verdict="holds",
@@ -50,6 +67,37 @@ def too_dark(study: LightStudy) -> Judgement | None:
         measured=against,
         place="map",
     )  # fmt: skip
+
+
+def _enough_for_a_phone(study: LightStudy) -> Judgement:
+    """Light for a camera that does not say its aperture, against what phones and webcams want."""
+    lux, usual = Quantity(value=study.mean_lx, unit="lx"), Quantity(value=PHONE_LX, unit="lx")
+    against = measured(study.mean_lx, unit="lx", least=PHONE_LX)
+    if study.mean_lx >= 2 * PHONE_LX:
+        return Judgement(
+            verdict="holds",
+            title=say("{lux} on the zone: enough for phones and webcams as they are", lux=lux),
+            measured=against,
+        )
+    reason = say(
+        "This camera does not say its aperture. Phones and webcams want some {usual}; film a few seconds, "
+        "and look at the dark parts at full size.",
+        usual=usual,
+    )
+    if study.mean_lx < PHONE_LX / 4:
+        return Judgement(
+            verdict="fails",
+            title=say("Too dark for a phone or webcam: {lux} on the zone", lux=lux),
+            reason=reason,
+            measured=against,
+            place="map",
+        )
+    return Judgement(
+        verdict="unknown",
+        title=say("Whether {lux} is enough for this camera is not known", lux=lux),
+        reason=reason,
+        place="map",
+    )
 
 
 @rule(
@@ -107,126 +155,20 @@ def brightness_unknown(study: LightStudy) -> Judgement | None:
     )  # fmt: skip
 
 
-def _gel_words(study: LightStudy) -> str:
-    """Which gel brings the lamp that differs most to the one that gives most."""
-    key = study.key
-    if key is None:
-        return ""
-    other = max(study.lit, key=lambda one: abs(mired(one.lamp.cct_k) - mired(key.lamp.cct_k)))
-    gel = gel_for(from_k=other.lamp.cct_k, to_k=key.lamp.cct_k)
-    if other is key or gel is None:
-        return ""
-    name, left = gel
-    return f" A {name} gel on {other.lamp.name} leaves {left:.0f} mired."
-
-
-@rule(
-    "light.mixed-colour",
-    name="Mixed colour",
-    trigger="lamps that give a tenth of the light or more are over 10 mired apart",
-    harm="Shadows are blue on one side and orange on the other.",
-    source="CIE S 017; mired limits in common use",
-    when=lit,
-    fixes=light_moves,
-    once=True,
-)
-def mixed_colour(study: LightStudy) -> Judgement | None:
-    """How far the colours of the light lie apart."""
-    value = study.spread_mired
-    against = measured(value, unit="mired", most=NOTICED)
-    verdict = level_of(value, NOTICED, DISTURBING)
-    if verdict == "holds":
-        return Judgement(verdict=verdict, title=say("All light is of one colour"), measured=against)
-    return Judgement(
-        verdict=verdict,
-        title=say(
-            "Light of different colour mixes: {mired} apart",
-            mired=Quantity(value=value, unit="mired"),
-        ),
-        reason=say(
-            "White balance mends one colour, never two. From 10 mired it is noticed, from 25 it "
-            "disturbs." + _gel_words(study)
-        ),
-        measured=against,
-    )
-
-
-@rule(
-    "light.poor-colour",
-    name="Poor colour",
-    trigger="a lamp with a colour rendering index below 90 gives a tenth of the light or more",
-    harm="Skin, food and paint look wrong.",
-    source="CIE 13.3 (colour rendering)",
-    when=lit,
-    fixes=light_moves,
-    once=True,
-)
-def poor_colour(study: LightStudy) -> Judgement | None:
-    """Lamps that render colours poorly."""
-    total = sum(one.zone_lx for one in study.lit)
-    poor = [
-        one for one in study.lit
-        if (one.lamp.part.fixture.colour_rendering or 100.0) < POOR_RENDERING and one.zone_lx > 0.1 * total
-    ]  # fmt: skip
-    if not poor:
-        return Judgement(verdict="holds", title=say("Colours are rendered as they are"))
-    names = ", ".join(
-        f"{one.lamp.name} ({one.lamp.part.fixture.colour_rendering:g})" for one in poor
-    )
-    return Judgement(
-        verdict="watch",
-        title=say("Poor colour: " + names),
-        reason=say("Below 90 skin, food and paint look wrong, and no grading brings it back."),
-    )
-
-
-@rule(
-    "light.flicker",
-    name="Flicker",
-    trigger="a lamp swings with the mains, and the exposure does not span whole swings",
-    harm="Bands roll through the picture.",
-    source="Mains period against exposure time",
-    when=lit,
-    fixes=light_moves,
-)
-def flicker(study: LightStudy) -> Judgement | None:
-    """Lamps that swing with the mains, against the exposure time."""
-    total = sum(one.zone_lx for one in study.lit)
-    found = [
-        one
-        for one in study.lit
-        if one.lamp.part.fixture.flicker == "mains" and one.zone_lx > 0.1 * total
-    ]
-    if not found or study.lens is None or study.lens.sight is None:
-        return Judgement(verdict="holds", title=say("No lamp flickers in the picture"))
-    half = 1 / (2 * study.work.mains_hz)
-    periods = study.lens.sight.shutter_s / half
-    names = ", ".join(one.lamp.name for one in found)
-    if abs(periods - round(periods)) < 0.02 and round(periods) >= 1:
-        return Judgement(verdict="holds", title=say("Exposure spans whole swings of " + names))
-    return Judgement(
-        verdict="watch",
-        title=say("Flickers: " + names),
-        reason=say("Expose for a whole number of half mains periods, or leave it off."),
-    )
-
-
 @rule(
     "light.drift",
     name="Drift of daylight",
     trigger="all light on the zone changes by more than a third of a stop over the session",
     harm="The beginning and the end of a session do not match.",
     source="IES, daylight availability; limits as planning values",
+    when=worked_out,
     fixes=light_moves,
     once=True,
 )
-def drift(scene: CameraStudy) -> Judgement | None:
+@whatever_its_brightness("The drift of daylight")
+def drift(study: LightStudy) -> Judgement | None:
     """Change of daylight over the session."""
-    study = scene.light
-    if study is None:
-        return None
-    opened = any(not one.closed for one in scene.plan.room.windows)
-    if not opened:
+    if not study.has_windows:
         return Judgement(verdict="holds", title=say("No window changes the light"))
     if study.daylight is None:
         return Judgement(
@@ -292,7 +234,7 @@ def sun_on_work(scene: CameraStudy) -> Judgement | None:
 @rule(
     "light.overload",
     name="Circuit overload",
-    trigger="the lamps draw more than 80 % of what the circuit may carry",
+    trigger="the lamps draw more than 80 % of what the circuit may carry; unknown where a lamp’s watts are",
     harm="The fuse goes in the middle of the take, or a lead grows hot.",
     source="Rating of the circuit; local codes rule",
     fixes=light_moves,
@@ -304,7 +246,17 @@ def overload(scene: CameraStudy) -> Judgement | None:
     if study is None or circuit is None or not study.lit:
         return None
     power = sum(one.lamp.part.fixture.power_w or 0.0 for one in study.lit)
+    unknown = [one.lamp.name for one in study.lit if one.lamp.part.fixture.power_w is None]
     against = measured(power, unit="w", most=CIRCUIT_SHARE * circuit)
+    if power <= CIRCUIT_SHARE * circuit and unknown:
+        return Judgement(
+            verdict="unknown",
+            title=say(
+                "Whether the circuit carries the lamps is not known: {names}",
+                names=", ".join(unknown),
+            ),
+            reason=say("Their watts stand on the rating plate of lamp or power supply."),
+        )
     if power <= CIRCUIT_SHARE * circuit:
         return Judgement(
             verdict="holds", title=say("The circuit carries the lamps"), measured=against

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Sequence
+from dataclasses import replace
 
 from steeple.core.findings.rule import Proposal
 from steeple.core.plan.changes import Change
@@ -39,6 +40,10 @@ CIRCUIT_SHARE = 0.8
 """Of what a circuit may carry, for lamps that burn for hours."""
 
 
+COLOUR = ("light.mixed-colour", "light.poor-colour", "light.flicker")
+"""What a lamp that is moved or dimmed, or another beside it, makes less of and does not mend."""
+
+
 def light_moves(scene: CameraStudy) -> Iterator[Proposal]:
     """Every move that may mend something of the light, least disturbing first."""
     study = scene.light
@@ -46,10 +51,10 @@ def light_moves(scene: CameraStudy) -> Iterator[Proposal]:
         return
     yield from _blinds(scene)
     yield from _colour(study)
-    yield from _levels(study)
-    yield from _switch(scene, study)
-    yield from _places(study)
-    yield from _one_more(scene, study)
+    for each in (_levels(study), _switch(scene, study), _places(study), _one_more(scene, study)):
+        for proposal in each:
+            off = any(one.path.endswith("/lit") for one in proposal.changes)
+            yield proposal if off else replace(proposal, no_mend_for=COLOUR)
 
 
 def placed_at(
@@ -127,7 +132,7 @@ def _to_stand_end(study: LightStudy, lamp: LampStudy) -> Iterator[Proposal]:
     middle, at = study.work.plane.middle, f"/{lamp.lamp.at}"
     word = "Raise " if lamp.blocked == TOO_LOW else "Lower "
     yield Proposal(
-        action=say(word + lamp.lamp.name + " to {end} above the table", end=mm(end)),
+        action=say(word + "{named} to {end} above the table", named=lamp.lamp.name, end=mm(end)),
         changes=(Change(path=f"{at}/position/z_mm", value=round(end, 1)),),
     )
     rise = math.sin(math.radians(lamp.elevation_deg))
@@ -293,10 +298,32 @@ def _switch(scene: CameraStudy, study: LightStudy) -> Iterator[Proposal]:
             )
 
 
+def _as_the_window(study: LightStudy) -> Iterator[Proposal]:
+    """Every lamp whose colour can be set, set to that of the daylight."""
+    if study.daylight is None or study.daylight.lux <= 0:
+        return
+    day_k, changes, said = study.daylight.study.cct_k, [], 0.0
+    for lamp in study.lit:
+        low, high = lamp.lamp.part.fixture.cct_k, lamp.lamp.part.fixture.cct_warmest_to_k
+        if low is None or high is None:
+            continue
+        said = min(max(day_k, low), high)
+        if abs(said - lamp.lamp.cct_k) > 50:
+            changes.append(Change(path=f"/{lamp.lamp.at}/cct_k", value=said))
+    if changes:
+        yield Proposal(
+            action=say(
+                "Set the lamps to {k}, nearest to the window", k=Quantity(value=said, unit="k")
+            ),
+            changes=tuple(changes),
+        )
+
+
 def _colour(study: LightStudy) -> Iterator[Proposal]:
     key = study.key
     if key is None:
         return
+    yield from _as_the_window(study)
     for lamp in study.lit:
         fixture = lamp.lamp.part.fixture
         low, high = fixture.cct_k, fixture.cct_warmest_to_k

@@ -5,7 +5,7 @@ from __future__ import annotations
 from steeple.core.findings.finding import Judgement, measured
 from steeple.core.findings.light.cautions import DAZZLE_CD_M2
 from steeple.core.findings.light.fixes import light_moves
-from steeple.core.findings.light.levels import TEXT, lit
+from steeple.core.findings.light.levels import TEXT, lit, whatever_its_brightness
 from steeple.core.findings.rule import rule
 from steeple.core.light.gloss import BURNT
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
@@ -59,6 +59,7 @@ def no_lamp(scene: CameraStudy) -> Judgement | None:
     when=lit,
     fixes=light_moves,
 )
+@whatever_its_brightness("Glare")
 def glare(study: LightStudy) -> Judgement | None:
     """How much of the zone mirrors a lamp into the lens."""
     worst = max(study.lit, key=lambda one: (one.glare, one.glare_ratio))
@@ -69,10 +70,12 @@ def glare(study: LightStudy) -> Judgement | None:
         )
     where: Sentence = ()
     if worst.glare_at is not None:
-        zone = study.work.zone
+        plane = study.work.plane
+        x, s, _ = plane.place(worst.glare_at)
         where = say(
-            "Brightest {x} from the left of the zone and {y} from its near side. ",
-            x=mm(worst.glare_at.x - zone.left), y=mm(worst.glare_at.y - study.work.footprint.near),
+            "Brightest {x} from the left of the zone and {y} from its {side} side. ",
+            x=mm(x + plane.width_mm / 2), y=mm(s + plane.depth_mm / 2),
+            side="near" if study.work.is_flat else "lower",
         )  # fmt: skip
     burnt = worst.glare_ratio >= BURNT
     return Judgement(

@@ -5,15 +5,13 @@ from __future__ import annotations
 from steeple.core.findings.light.amount import (
     brightness_unknown,
     drift,
-    flicker,
-    mixed_colour,
     overload,
-    poor_colour,
     sun_on_work,
     too_bright,
     too_dark,
 )
 from steeple.core.findings.light.cautions import CAUTIONS
+from steeple.core.findings.light.colour import flicker, mixed_colour, poor_colour
 from steeple.core.findings.light.place import (
     dazzle,
     glare,

@@ -2,14 +2,19 @@
 
 from __future__ import annotations
 
-import math
-
 from steeple.core.findings.finding import Judgement, measured
 from steeple.core.findings.light.fixes import light_moves
-from steeple.core.findings.light.levels import TEXT, bright, level_of, lit, stops_of
+from steeple.core.findings.light.levels import (
+    TEXT,
+    bright,
+    level_of,
+    lit,
+    stops_of,
+    whatever_its_brightness,
+)
 from steeple.core.findings.rule import rule
 from steeple.core.study.base.sentence import mm, say
-from steeple.core.study.light.dome import penumbra_mm
+from steeple.core.study.light.dome import soft_mm
 from steeple.core.study.light.figures import HAND_MM
 from steeple.core.study.light.study import LightStudy
 
@@ -41,7 +46,11 @@ def _shade_of(
         return Judgement(verdict=verdict, title=say(holds), measured=against)
     return Judgement(
         verdict=verdict,
-        title=say("{what}: {deep} in the darkest twentieth", what=title, deep=stops_of(shade.p95)),
+        title=say(
+            "{what}: {deep} in the darkest twentieth",
+            what=title,
+            deep=stops_of(shade.p95, SHADE_WATCH),
+        ),
         reason=say(reason),
         measured=against,
         place="dome",
@@ -57,6 +66,7 @@ def _shade_of(
     when=bright,
     fixes=light_moves,
 )
+@whatever_its_brightness("The shadow of your hands")
 def hand_shadow(study: LightStudy) -> Judgement | None:
     """Shadow of the hands and arms."""
     return _shade_of(
@@ -77,6 +87,7 @@ def hand_shadow(study: LightStudy) -> Judgement | None:
     when=bright,
     fixes=light_moves,
 )
+@whatever_its_brightness("The shadow of your head")
 def head_shadow(study: LightStudy) -> Judgement | None:
     """Shadow of the head and trunk."""
     return _shade_of(
@@ -97,10 +108,10 @@ def head_shadow(study: LightStudy) -> Judgement | None:
     when=bright,
     fixes=light_moves,
 )
+@whatever_its_brightness("The shadow of the rig")
 def rig_shadow(study: LightStudy) -> Judgement | None:
     """Shadow of camera and rig on the zone."""
-    ratio = float((study.open_lx / study.free_lx.clip(1e-9)).min())
-    deep = -math.log2(max(ratio, 1 / 64))
+    deep = study.rig_stops
     against = measured(deep, unit="stops", most=RIG_STOPS)
     if deep <= RIG_STOPS:
         return Judgement(
@@ -111,7 +122,8 @@ def rig_shadow(study: LightStudy) -> Judgement | None:
     return Judgement(
         verdict="watch" if deep < 1.0 else "fails",
         title=say(
-            "Camera or rig throws a shadow on the zone: {deep} at its darkest", deep=stops_of(deep)
+            "Camera or rig throws a shadow on the zone: {deep} at its darkest",
+            deep=stops_of(deep, RIG_STOPS),
         ),
         reason=say("Lower the lamp out from above the camera, or take a larger one."),
         measured=against,
@@ -129,6 +141,7 @@ def rig_shadow(study: LightStudy) -> Judgement | None:
     fixes=light_moves,
     once=True,
 )
+@whatever_its_brightness("Whether hands throw two shadows")
 def double_shadow(study: LightStudy) -> Judgement | None:
     """Two lamps that throw hard shadows from different sides."""
     total = sum(one.zone_lx for one in study.lit)
@@ -136,8 +149,7 @@ def double_shadow(study: LightStudy) -> Judgement | None:
         one
         for one in study.lit
         if one.zone_lx > 0.25 * total
-        and penumbra_mm(one.lamp.part.fixture, distance_mm=one.distance_mm, caster_mm=HAND_MM)
-        < 2 * HARD_MM
+        and soft_mm(study.work.plane, one.shines, HAND_MM) < 2 * HARD_MM
     ]
     pairs = [
         (a, b)
@@ -165,12 +177,13 @@ def double_shadow(study: LightStudy) -> Judgement | None:
     when=lit,
     fixes=light_moves,
 )
+@whatever_its_brightness("How hard shadows are")
 def hard_edge(study: LightStudy) -> Judgement | None:
     """How soft the edge of a hand’s shadow is."""
     key, shade = study.key, study.shade
     if key is None or shade is None:
         return None
-    soft = penumbra_mm(key.lamp.part.fixture, distance_mm=key.distance_mm, caster_mm=HAND_MM)
+    soft = soft_mm(study.work.plane, key.shines, HAND_MM)
     against = measured(soft, unit="mm", least=HARD_MM)
     if soft >= HARD_MM or shade.worst < 1.0:
         return Judgement(
@@ -190,15 +203,16 @@ def hard_edge(study: LightStudy) -> Judgement | None:
 @rule(
     "light.uneven",
     name="Uneven",
-    trigger="brightest and darkest place of the zone are more than a stop apart",
+    trigger="the brightest ninth of the zone is more than a stop over the darkest",
     harm="One side of the picture is dark, or the other is burnt.",
     source=TEXT,
     when=bright,
     fixes=light_moves,
 )
+@whatever_its_brightness("Evenness")
 def uneven(study: LightStudy) -> Judgement | None:
     """Brightest against darkest place of the zone."""
-    value = study.evenness_stops
+    value = study.uneven_stops
     against = measured(value, unit="stops", most=EVEN_WATCH)
     verdict = level_of(value, EVEN_WATCH, EVEN_FAILS)
     if verdict == "holds":
@@ -210,8 +224,8 @@ def uneven(study: LightStudy) -> Judgement | None:
     return Judgement(
         verdict=verdict,
         title=say(
-            "The zone is uneven: {stops} from its brightest to its darkest place",
-            stops=stops_of(value),
+            "The zone is uneven: {stops} from its darkest to its brightest ninth",
+            stops=stops_of(value, EVEN_WATCH),
         ),
         reason=say("A lamp farther away, or one more from the other side, evens it out."),
         measured=against,
@@ -228,6 +242,7 @@ def uneven(study: LightStudy) -> Judgement | None:
     when=bright,
     fixes=light_moves,
 )
+@whatever_its_brightness("Whether a place burns out")
 def hot_spot(study: LightStudy) -> Judgement | None:
     """Brightest place against the middle of all."""
     value = study.hot_stops
@@ -237,7 +252,7 @@ def hot_spot(study: LightStudy) -> Judgement | None:
         return Judgement(verdict=verdict, title=say("No place burns out"), measured=against)
     return Judgement(
         verdict=verdict,
-        title=say("A patch is {stops} brighter than the rest", stops=stops_of(value)),
+        title=say("A patch is {stops} brighter than the rest", stops=stops_of(value, HOT_WATCH)),
         reason=say(
             "A spot burns out a patch of the picture: widen its beam, or put it farther away."
         ),

@@ -6,6 +6,7 @@ the same camera, by the same mechanics, and each says what speaks against it.
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator, Sequence
 
 from steeple.core.findings.finding import GRAVITY, Finding, Verdict
@@ -186,19 +187,21 @@ def _rank(row: SupportRow) -> tuple[int, int, float]:
 
 def _row(scene: CameraStudy, study: HoldStudy, *, mine: bool, present: bool) -> SupportRow:
     gear, loads, placement = study.support.gear, study.loads, study.placement
+    on_table = study.support.anchor == "table"
+    bags = [] if study.tipping is None else [mass for _, mass in study.tipping.sandbags]
+    bag = min(bags, default=None)
+    # Where no bag keeps it, a knock is a reason against it; on a table a clamp or tape does.
+    eased = EASED if bag is None or math.isfinite(bag) or on_table else EASED[:1]
     found = [
         one
         for one in judge_camera(scene.with_study(HOLD, SupportStudy((study,))), steps=(HOLD.id,))
-        if one.verdict != "holds" and one.code not in EASED
+        if one.verdict != "holds" and one.code not in eased
     ]
     found.sort(key=lambda one: -GRAVITY[one.verdict])
     verdict: Verdict = found[0].verdict if found else "holds"
     shares = [one.torque_n_m / one.holds_n_m for one in study.torques if one.holds_n_m]
     area = None if placement is None else sum(float(one.area) for one in placement.stands)
-    on_table = study.support.anchor == "table"
     chain = study.joined.chain
-    bags = [] if study.tipping is None else [mass for _, mass in study.tipping.sandbags]
-    bag = min(bags, default=None)
     allowed = None if loads is None else loads.allowed_g
     return SupportRow(
         name=gear.name,

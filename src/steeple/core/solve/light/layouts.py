@@ -20,6 +20,7 @@ from steeple.core.solve.light.ways import (
     USUAL_MM,
     Stand,
     Way,
+    aim_lx,
     candidates,
     distances_mm,
     dome_for_all,
@@ -37,9 +38,10 @@ from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.inputs.lamp import STAND_ENDS, lamp_size
 from steeple.core.study.inputs.window import given_windows
-from steeple.core.study.light.dome import Direction, merit, penumbra_mm
+from steeple.core.study.light.dome import Direction, lamp_in, merit, soft_mm
 from steeple.core.study.light.figures import HAND_MM
 from steeple.core.study.light.lamps.lamp_light import Ground, Spread
+from steeple.core.study.light.lamps.places import in_another
 from steeple.core.study.plan_study import CameraStudy, camera_studies, changed
 
 WHITE_CARD = LightCard(
@@ -74,6 +76,7 @@ class _Bench:
     owned: Owned
     needed: float | None
     rests: tuple[Spread | None, ...]
+    aim: float | None
 
     def fresh(self, light: Light, name: str) -> Light:
         used = {one.id for one in self.plan.lights}
@@ -88,11 +91,19 @@ class _Bench:
         found = dome_for_all(self.grounds, light, distance_mm=distance_mm, where=turned)
         return sorted((one for one in found if one.free), key=merit, reverse=True)
 
+    def meet(self, *placed: tuple[Light, Direction, float]) -> bool:
+        """Whether lamps in some directions would stand in each other."""
+        scene = self.grounds[0].scene
+        stood = [lamp_in(scene, light.fixture, one.way, away) for light, one, away in placed]
+        return any(in_another(one, stood[:number]) for number, one in enumerate(stood))
+
 
 Placed = tuple[Way | None, tuple[PlacedCard, ...]] | LightingOption | str
 """Lamps in places, None where none is lit, with the cards beside them; or all of it; or why it cannot
 be."""
 _UPS = (35.0, 45.0, 55.0)
+BOX_MM = (NEAR_MM, 950.0, 1100.0, 1300.0)
+"""How far off the lamps of a light box stand, nearer first."""
 
 
 def _even_pair(bench: _Bench) -> Placed:
@@ -111,7 +122,11 @@ def _even_pair(bench: _Bench) -> Placed:
         for up in _UPS:
             left = bench.ways(one, [(360.0 - turn, up)], distance)
             right = bench.ways(two, [(turn, up)], distance)
-            if left and right:
+            if (
+                left
+                and right
+                and not bench.meet((one, left[0], distance), (two, right[0], distance))
+            ):
                 way = _way(bench, [(one, left[0], distance), (two, right[0], distance)], even=True)
                 if best is None or way.cost < best.cost:
                     best = way
@@ -189,11 +204,10 @@ def _with_cards(
         gives = say(
             "shadows to {shade}, even to {even}",
             shade=Quantity(value=round(study.shade.p95, 1), unit="stops"),
-            even=Quantity(value=round(study.evenness_stops, 1), unit="stops"),
+            even=Quantity(value=round(study.uneven_stops, 1), unit="stops"),
         )
         if study.key is not None:
-            fixture, away = study.key.lamp.part.fixture, study.key.distance_mm
-            soft = penumbra_mm(fixture, distance_mm=away, caster_mm=HAND_MM)
+            soft = soft_mm(study.work.plane, study.key.shines, HAND_MM)
             gives += say(", soft over {soft}", soft=mm(soft))
         elif study.known:
             lux = Quantity(value=round(study.mean_lx), unit="lx")
@@ -259,7 +273,7 @@ def _light_box(bench: _Bench) -> Placed:
     large = sorted(bench.lamps, key=lambda one: -max(lamp_size(one.fixture)))[:3]
     if len(large) < 3:
         return "it takes three lamps"
-    placed = []
+    placed: list[tuple[Light, Direction, float]] = []
     for light, ways in zip(
         large,
         (
@@ -269,10 +283,15 @@ def _light_box(bench: _Bench) -> Placed:
         ),
         strict=True,
     ):
-        found = bench.ways(light, ways, NEAR_MM)
+        found = [
+            (light, one, away)
+            for away in BOX_MM
+            for one in bench.ways(light, ways, away)
+            if not bench.meet(*placed, (light, one, away))
+        ]
         if not found:
             return "the room leaves no place close on all sides"
-        placed.append((light, found[0], NEAR_MM))
+        placed.append(found[0])
     return _way(bench, placed, even=True), ()
 
 
@@ -289,7 +308,9 @@ def _way(
     for number, (light, direction, distance) in enumerate(placed):
         named = bench.fresh(light, light.id)
         stands += stands_at(bench.grounds, number, named, [direction], distance)
-    return judged(tuple(stands), bench.grounds, bench.needed, even=even, rests=bench.rests)
+    return judged(
+        tuple(stands), bench.grounds, bench.needed, even=even, rests=bench.rests, aim=bench.aim
+    )
 
 
 LAYOUTS: tuple[tuple[str, str, str, Callable[[_Bench], Placed]], ...] = (
@@ -323,6 +344,7 @@ def layouts_of(
     scene = scenes[min(index, len(scenes) - 1)]
     lamps = of_one_colour(_every_lamp(plan, owned))
     grounds = grounds_of(plan, scenes, index, lamps)
+    rests = rests_of(scenes, index)
     bench = _Bench(
         plan,
         scenes,
@@ -331,7 +353,8 @@ def layouts_of(
         tuple(lamps),
         owned,
         needed_lx(scenes),
-        rests_of(scenes, index),
+        rests,
+        aim_lx(scenes, rests[0]),
     )
     return tuple(_layout(bench, *one) for one in LAYOUTS)
 

@@ -21,6 +21,7 @@ from steeple.core.solve.light.ways import (
     PLACES_APART_DEG,
     Stand,
     Way,
+    aim_lx,
     candidates,
     distances_mm,
     dome_for_all,
@@ -37,6 +38,7 @@ from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.inputs.lamp import spot_at
 from steeple.core.study.light.dome import Direction, apart_deg, merit
 from steeple.core.study.light.lamps.lamp_light import Ground, Spread
+from steeple.core.study.light.lamps.places import in_another
 from steeple.core.study.light.step import LIGHT
 from steeple.core.study.plan_study import CameraStudy, camera_studies, changed
 
@@ -107,7 +109,8 @@ def place_lamps(
             stands[-1] += _stands(grounds, number, light, distance)
             done += 1
     yield Progress(done=done, of=steps, now="every two places together")
-    ways = _ways(needed_lx(scenes), grounds, stands, rests_of(scenes, index))
+    rests = rests_of(scenes, index)
+    ways = _ways((needed_lx(scenes), aim_lx(scenes, rests[0])), grounds, stands, rests)
     yield Progress(done=done + 1, of=steps, now="judging what is left")
     yield _outcome(plan, scene, scenes, owned, ways)
 
@@ -128,12 +131,14 @@ def _stands(
 
 
 def _ways(
-    needed: float | None,
+    light: tuple[float | None, float | None],
     grounds: Sequence[Ground],
     stands: Sequence[Sequence[Stand]],
     rests: Sequence[Spread | None],
 ) -> list[Way]:
-    """Every lamp alone, and every two of them well apart, the best first."""
+    """Every lamp alone, and every two of them well apart, the best first; ``light`` is what is needed,
+    and what the levels aim at."""
+    needed, aim = light
     singles = [(one,) for lamp in stands for one in lamp]
     pairs = [
         (a, b)
@@ -141,8 +146,9 @@ def _ways(
         for a in first
         for b in second
         if apart_deg(a.direction.way, b.direction.way) >= APART_DEG
+        and not in_another(a.emitter, [b.emitter])
     ]
-    ways = [judged(chosen, grounds, needed, rests=rests) for chosen in (*singles, *pairs)]
+    ways = [judged(chosen, grounds, needed, rests=rests, aim=aim) for chosen in (*singles, *pairs)]
     return sorted(ways, key=lambda one: one.cost)
 
 

@@ -15,6 +15,7 @@ import numpy as np
 from scipy.optimize import lsq_linear
 
 from steeple.core.geometry.kernels import Array
+from steeple.core.light.emitters import Emitter
 from steeple.core.plan.cupboard.owned import OwnedFixture
 from steeple.core.plan.document import LAMP_LIMIT, Plan
 from steeple.core.plan.gear.fixture import Fixture
@@ -23,10 +24,12 @@ from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.inputs.lamp import full_intensity, given_lamps, measured_in, reach_of
 from steeple.core.study.inputs.panel import given_cards
 from steeple.core.study.inputs.work import GivenWork
-from steeple.core.study.light.dome import Direction, dome, lamp_in, penumbra_mm
+from steeple.core.study.light.dome import Direction, dome, lamp_in, soft_mm
 from steeple.core.study.light.figures import HAND_MM
 from steeple.core.study.light.lamps.lamp_light import Ground, Spread, ground_of, lamp_lights
-from steeple.core.study.light.lamps.targets import darkest_twentieth, depth_of
+from steeple.core.study.light.lamps.places import LAMP_CLEAR_MM, hulls_of
+from steeple.core.study.light.lamps.scene import Obstacle
+from steeple.core.study.light.lamps.targets import darkest_twentieth, depth_of, uneven_stops
 from steeple.core.study.light.study import LightStudy, standing_beside
 from steeple.core.study.plan_study import CameraStudy
 
@@ -45,6 +48,10 @@ FILL_SHARE = 0.5
 """Light of the second lamp against the first that the levels aim at: one stop less."""
 WANTED = 1.15
 """Light aimed at, against what the clean ISO needs."""
+UNDER_BASE = 0.8
+"""Of the light that the base ISO bears: what lamps are set to, so that a step of a dimmer is not too much."""
+COMFORT_LX = 2000.0
+"""As bright as one likes to work under for hours; a planning value of our own."""
 SOFT_MM = 15.0
 LEAST_REST_LX = 0.1
 
@@ -52,25 +59,23 @@ LEAST_REST_LX = 0.1
 @dataclass(frozen=True, slots=True, eq=False)
 class Stand:
     """A lamp in one place, with its light at full level (or at 1 cd where that is not known) as each
-    camera has it, the one in hand first; ``glare`` is that of the camera that mirrors it most."""
+    camera has it, the one in hand first; ``glare`` is that of the camera that mirrors it most,
+    ``soft_mm`` the width of the soft edge of the shadow of a hand."""
 
     lamp: int
     light: Light
+    emitter: Emitter
     direction: Direction
     distance_mm: float
     fulls: tuple[Spread, ...]
     glare: float
+    soft_mm: float
     flux_known: bool
 
     @property
     def full(self) -> Spread:
         """What it gives the first camera at full level."""
         return self.fulls[0]
-
-    @property
-    def soft_mm(self) -> float:
-        """Width of the soft edge of the shadow of a hand."""
-        return penumbra_mm(self.light.fixture, distance_mm=self.distance_mm, caster_mm=HAND_MM)
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -162,10 +167,17 @@ def grounds_of(
     given = given_lamps(plan, hand.work, Assumptions())
     cards = given_cards(plan, hand.work, given, Assumptions())
     measured = measured_in(one.fixture for one in lights)
-    return tuple(
+    grounds = [
         ground_of(one.work, one.lens, one.hold, cards, measured, standing_beside(one.context))
         for one in (hand, *others)
-    )
+    ]
+    stays: list[Obstacle] = [
+        (one.name, hull, LAMP_CLEAR_MM)
+        for one in given
+        if one.is_lit and one.part.role == "practical"
+        for hull in hulls_of(one.emitter)
+    ]
+    return tuple(replace(one, scene=one.scene.beside_also(stays)) for one in grounds)
 
 
 def rests_of(scenes: Sequence[CameraStudy], index: int) -> tuple[Spread | None, ...]:
@@ -242,12 +254,13 @@ def stands_at(
     alone = [lamp_lights(ground, emitters) for ground in grounds]
     return [
         Stand(
-            lamp=number, light=light, direction=one, distance_mm=distance_mm,
+            lamp=number, light=light, emitter=emitter, direction=one, distance_mm=distance_mm,
             fulls=tuple(lit.total.times(full or 1000.0) for lit in by_camera),
             glare=max(lit.glare_share for lit in by_camera),
+            soft_mm=soft_mm(grounds[0].scene.work.plane, emitter, HAND_MM),
             flux_known=full is not None,
         )
-        for one, by_camera in zip(ways, zip(*alone, strict=True), strict=True)
+        for one, emitter, by_camera in zip(ways, emitters, zip(*alone, strict=True), strict=True)
     ]  # fmt: skip
 
 
@@ -258,11 +271,13 @@ def judged(
     *,
     even: bool = False,
     rests: Sequence[Spread | None] = (),
+    aim: float | None = None,
 ) -> Way:
     """Lamps in places with their levels: the first a stop over the others, or all alike. Shadows are
     those of the camera that sees most of them, with the light of ``rests`` that stays beside; the
     levels are those at which the lamps do without it."""
-    levels = solve_levels(stands, needed, fill_share=1.0 if even else FILL_SHARE)
+    wanted = None if needed is None else max(aim or 0.0, WANTED * needed)
+    levels = solve_levels(stands, wanted, fill_share=1.0 if even else FILL_SHARE)
     totals: list[Spread] = []
     for number in range(len(grounds)):
         parts = [
@@ -273,7 +288,7 @@ def judged(
         for part in parts[1:]:
             total = total.plus(part, 1.0)
         totals.append(total)
-    mean = float(totals[0].rig.mean())
+    mean = float(totals[0].still.mean())
     known = all(one.flux_known for one in stands)
     if known:
         for number, rest in enumerate(rests):
@@ -284,7 +299,7 @@ def judged(
         stands=stands,
         levels=levels,
         shade=max(_p95(one, ground) for one, ground in zip(totals, grounds, strict=True)),
-        even=math.log2(float(total.rig.max()) / max(float(total.rig.min()), 1e-9)),
+        even=uneven_stops(total.still),
         glare=max(one.glare for one in stands),
         short_stops=math.log2(needed / mean) if needed and known and mean > 0 else 0.0,
     )
@@ -296,16 +311,15 @@ def _p95(total: Spread, ground: Ground) -> float:
 
 
 def solve_levels(
-    stands: Sequence[Stand], needed: float | None, fill_share: float = FILL_SHARE
+    stands: Sequence[Stand], wanted: float | None, fill_share: float = FILL_SHARE
 ) -> tuple[float | None, ...]:
-    """Dimmer settings in percent for the light that the camera needs, the first lamp a stop over
-    each further one; None for a lamp that cannot be dimmed, or where brightness or need are not
-    known."""
-    if needed is None or not all(one.flux_known for one in stands):
+    """Dimmer settings in percent for the light that is wanted, the first lamp a stop over each further
+    one; None for a lamp that cannot be dimmed, or where brightness or need are not known."""
+    if wanted is None or not all(one.flux_known for one in stands):
         return (None,) * len(stands)
     full = np.array([float(one.full.still.mean()) for one in stands])
     least = [(one.light.fixture.least_level_percent or 0.0) / 100.0 for one in stands]
-    solved = bounded_levels(full / needed, np.array(least), fill_share)
+    solved = bounded_levels(full / wanted, np.array(least), fill_share)
     levels: list[float | None] = []
     for one, low, level in zip(stands, least, solved, strict=True):
         if (one.light.fixture.least_level_percent or 0.0) >= 100.0:
@@ -322,8 +336,8 @@ def tidy_percent(level: float) -> float:
 
 
 def bounded_levels(full: Array, least: Array, fill_share: float = FILL_SHARE) -> Array:
-    """Levels 0 … 1 for lamps that at full give ``full`` times the light that is needed."""
-    rows, wanted = [full], [WANTED]
+    """Levels 0 … 1 for lamps that at full give ``full`` times the light that is wanted."""
+    rows, wanted = [full], [1.0]
     for i in range(1, len(full)):
         row = np.zeros(len(full))
         row[i], row[0] = full[i], -fill_share * full[0]
@@ -333,6 +347,23 @@ def bounded_levels(full: Array, least: Array, fill_share: float = FILL_SHARE) ->
     return np.asarray(
         lsq_linear(np.array(rows), np.array(wanted), bounds=(low, np.ones(len(full)))).x
     )
+
+
+def aim_lx(scenes: Sequence[CameraStudy], rest: Spread | None) -> float | None:
+    """The light that lamps are set to: as much as brings the camera that bears least of it down to its
+    base ISO, but no more than is comfortable to work in, beside the light of ``rest``; None where a need
+    is not known."""
+    bears = []
+    for one in scenes:
+        if one.sight is None or one.lens is None or one.sight.light_needed_lx is None:
+            continue
+        camera = one.lens.camera
+        stops = camera.clean_iso / (camera.body.base_iso or camera.clean_iso)
+        bears.append(one.sight.light_needed_lx * stops)
+    if not bears:
+        return None
+    beside = 0.0 if rest is None else float(rest.still.mean())
+    return float(max(0.0, min(UNDER_BASE * min(bears), COMFORT_LX) - beside))
 
 
 def of_one_colour(lights: list[Light]) -> list[Light]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
@@ -26,7 +26,9 @@ ClashKind = Literal[
 SEAT_HALF_MM, SEAT_DEEP_MM = 300.0, 450.0
 HEAD_CLEAR_MM = 40.0
 ROOM_CLEAR_MM = 20.0
-_SAMPLES = 8
+SEEN_MM = 1.0
+"""Less of a support than that in the picture is not seen."""
+USUAL_TUBE_MM = 32.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -232,35 +234,62 @@ def _heads(spot: Spot, members: list[Member]) -> Iterator[Clash]:
         yield Clash("head", "your head", HEAD_CLEAR_MM - gap)
 
 
-def _outside_one_wall(pyramid: Pyramid, member: Member) -> bool:
-    """Whether both ends, and so all of it, lie behind the lens or beyond one side of the picture."""
-    a, b = member.a.minus(pyramid.pose.position), member.b.minus(pyramid.pose.position)
-    sides = (pyramid.pose.axis, *pyramid.walls)
-    return any(a.dot(side) < 0 and b.dot(side) < 0 for side in sides)
+def _within(
+    start: Vector, end: Vector, sides: Sequence[tuple[Vector, float]]
+) -> tuple[float, float]:
+    """From where to where a stretch lies on the good side of planes n·p ≥ d, as shares of it; the first
+    is the greater where it does not."""
+    low, high = 0.0, 1.0
+    for normal, least in sides:
+        a, b = start.dot(normal) - least, end.dot(normal) - least
+        if a < 0 and b < 0:
+            return 1.0, 0.0
+        if a < 0:
+            low = max(low, a / (a - b))
+        elif b < 0:
+            high = min(high, a / (a - b))
+    return low, high
 
 
-def _is_seen(spot: Spot, point: Vector) -> bool:
-    """Whether a place is in the picture and not under the table."""
-    if not spot.pyramid.sees(point):
-        return False
+def _under_table(spot: Spot) -> list[tuple[Vector, float]]:
+    """The planes between which the table hides what is below it from the lens: none that hold where
+    the lens is below it itself."""
+    lens, table = spot.pyramid.pose.position, spot.work.table
+    sides = [(Vector(0.0, 0.0, -1.0), 0.0)]
+    # The line from the lens to a place meets the table where it does at the height of its top.
+    for sign, edge, x, y, at in (
+        (1.0, table.left, 1.0, 0.0, lens.x), (-1.0, table.right, 1.0, 0.0, lens.x),
+        (1.0, table.near, 0.0, 1.0, lens.y), (-1.0, table.far, 0.0, 1.0, lens.y),
+    ):  # fmt: skip
+        normal = Vector(x * lens.z, y * lens.z, edge - at).times(sign)
+        sides.append((normal, sign * edge * lens.z))
+    return sides
+
+
+def seen_mm(spot: Spot, member: Member, radius: float = 0.0) -> float:
+    """How much of the middle line of a part of a rig is in the picture, or within a radius of it, and
+    not under the table; in millimetres."""
     lens = spot.pyramid.pose.position
-    if point.z >= 0 or lens.z <= 0:
-        return True
-    through = lens.plus(point.minus(lens).times(lens.z / (lens.z - point.z)))
-    return not _inside(spot.work.table, through)
+    sides = [
+        (wall.unit, lens.dot(wall.unit) - radius)
+        for wall in (spot.pyramid.pose.axis, *spot.pyramid.walls)
+    ]
+    low, high = _within(member.a, member.b, sides)
+    if low >= high:
+        return 0.0
+    long = member.b.minus(member.a).length
+    hidden = 0.0
+    if lens.z > 0:
+        first, last = _within(member.a, member.b, _under_table(spot))
+        hidden = max(0.0, min(high, last) - max(low, first))
+    return max(0.0, (high - low - hidden) * long)
 
 
 def _picture(spot: Spot, members: list[Member]) -> Iterator[Clash]:
-    """Whether a part of the rig is in the picture that it holds the camera for."""
-    for member in members:
-        if member.part == "drop":
-            continue
-        if _outside_one_wall(spot.pyramid, member):
-            continue
-        way = member.b.minus(member.a)
-        if any(
-            _is_seen(spot, member.a.plus(way.times(step / _SAMPLES)))
-            for step in range(_SAMPLES + 1)
-        ):
-            yield Clash("picture", member.part)
-            return
+    """The part of the rig of which most is in the picture that it holds the camera for."""
+    radius = (spot.support.gear.tube_mm or USUAL_TUBE_MM) / 2
+    parts = [one for one in members if one.part != "drop"]
+    seen = [(seen_mm(spot, one), seen_mm(spot, one, radius), one.part) for one in parts]
+    most, with_tube, part = max(seen, default=(0.0, 0.0, ""))
+    if max(most, with_tube) > SEEN_MM:
+        yield Clash("picture", part, most)

@@ -188,7 +188,13 @@ def _torque(i: HoldNumbers) -> Computed | None:
         mass_g = loads.camera_g if worst.of_head else loads.total_g
         lever_mm = worst.torque_n_m / (mass_g / 1000 * GRAVITY) * 1000
         puts += i.put("m", "camera" if worst.of_head else "load at the head", mass_g, "g")
-        puts += i.put("r", "its lever, boom and counterweight counted in", lever_mm, "mm_exact")
+        puts += i.put(
+            "r",
+            "its lever, boom and counterweight counted in",
+            lever_mm,
+            "mm_exact",
+            i.gear("tube_mm"),
+        )
     return Quantity(value=worst.torque_n_m, unit="n_m"), puts
 
 
@@ -222,6 +228,7 @@ def _shift(i: HoldNumbers) -> Computed | None:
     puts = i.put("s", "sag at the camera", bending.sag_mm, "mm_exact")
     puts += i.put("φ", "slope there", math.degrees(bending.slope_rad), "deg")
     puts += i.put("H", "lens to the middle of the work", sight.middle_mm, "mm")
+    puts += i.put("B", "what bends, to the middle of the work", i.study.bends_above_mm, "mm")
     work = i.study.work
     half = max(work.zone.width_mm, work.zone.depth_mm) / 2
     return Quantity(value=bending.shift_mm, unit="mm_exact"), puts + i.put(
@@ -287,7 +294,7 @@ HOLD_FIGURES: tuple[FigureSpec[HoldNumbers], ...] = (
                note="Tubes only; clamps and joints give besides. Frame the picture with everything "
                "hung on, then this is taken out."),
     FigureSpec("hold.shift", "Shift of the picture by the sag", "on the work",
-               "H·tan φ + b·s ÷ H", ROARK, _shift),
+               "B·tan φ + b·s ÷ H", ROARK, _shift),
     FigureSpec("hold.frequency", "First frequency", "support with this load",
                "√(3·E·I ÷ ((m + 0.24·m_b)·L³)) ÷ 2π for a boom; 1 ÷ f² = 1 ÷ f₀² + 1 ÷ f₁²",
                THOMSON, _frequency, note="A tap test replaces it."),

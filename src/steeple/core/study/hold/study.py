@@ -15,7 +15,15 @@ from steeple.core.study.hold.clashes import Placement, Spot
 from steeple.core.study.hold.forces.balance import Tipping, counterweight_g, tipping_of
 from steeple.core.study.hold.forces.load import Held, held_camera
 from steeple.core.study.hold.forces.sharing import Shared, companion, held_beside
-from steeple.core.study.hold.forces.statics import Bending, Loads, bending_of, loads_of
+from steeple.core.study.hold.forces.statics import (
+    Bending,
+    Loads,
+    beam_of,
+    bending_of,
+    loads_of,
+    usual_tube,
+    weighed_beam,
+)
 from steeple.core.study.hold.forces.swing import Shake, shake_of
 from steeple.core.study.hold.forces.turning import Torque, torques_of
 from steeple.core.study.hold.joining import Joined, joined
@@ -48,6 +56,11 @@ class HoldStudy:
     shared: Shared | None = None
     off_arm_mm: float = 0.0
     """How far its place is off the arm of a support that stands for another camera."""
+
+    @property
+    def bends_above_mm(self) -> float:
+        """What bends to the middle of the work, along the axis of the lens; 0 where it has no place."""
+        return 0.0 if self.placement is None else _bends_above(self.lens, self.spot, self.placement)
 
     @property
     def work(self) -> GivenWork:
@@ -135,6 +148,7 @@ def study_support(
         placement,
         loads,
         middle_mm=sight.middle_mm,
+        below_mm=_bends_above(lens, spot, placement),
         half_mm=half,
         beside=held.beside,
     )
@@ -145,6 +159,12 @@ def study_support(
             f"{at}/counterweight_g",
             "balances the boom, as far as there is weight",
             quantity=Quantity(value=counter, unit="g"),
+        )
+    if beam_of(support, placement) is None and weighed_beam(support, placement) is not None:
+        assumptions.note(
+            f"{at}/gear/tube_mm",
+            "for the weight of its boom, as such booms are; its sag takes the true one",
+            quantity=Quantity(value=usual_tube(support)[0], unit="mm_exact"),
         )
     return HoldStudy(
         support=support,
@@ -168,6 +188,11 @@ def study_support(
         shared=shared,
         off_arm_mm=off,
     )
+
+
+def _bends_above(lens: LensStudy, spot: Spot, placement: Placement) -> float:
+    """What bends to the middle of the work, along the axis of the lens."""
+    return abs(lens.work.plane.middle.minus(placement.tip).dot(spot.pyramid.pose.axis))
 
 
 def _note_place(support: GivenSupport, placement: Placement, assumptions: Assumptions) -> None:

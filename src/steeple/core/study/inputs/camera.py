@@ -73,6 +73,7 @@ class GivenCamera:
     tilt_deg: float
     toward_deg: float
     clean_iso: float
+    greatest_rate_hz: float | None
     critical: bool
     limits: SupportLimits | None
     """What the support that is chosen for it allows; None where none is."""
@@ -84,6 +85,10 @@ class GivenCamera:
         assert self.area_mm is not None
         assert focal_mm is not None
         return LensView(focal_mm=focal_mm, area_mm=self.area_mm)
+
+    def frame_rate_hz(self, wanted_hz: float) -> float:
+        """Frames a second that it records for a delivery: those wanted, or the most of its mode."""
+        return wanted_hz if self.greatest_rate_hz is None else min(wanted_hz, self.greatest_rate_hz)
 
     @property
     def picture_lies_across(self) -> bool:
@@ -179,6 +184,7 @@ def given_camera(
         roll_deg=camera.roll_deg or 0,
         tilt_deg=tilt,
         toward_deg=toward,
+        greatest_rate_hz=mode.frame_rate_hz,
         clean_iso=assumptions.fill(
             body.clean_iso,
             at=f"{at}/body/clean_iso",

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from types import MappingProxyType
 
@@ -12,6 +12,7 @@ import numpy as np
 
 from steeple.core.geometry.kernels import Array
 from steeple.core.geometry.vectors import Vector, heading
+from steeple.core.geometry.workplane import WorkPlane
 from steeple.core.light.emitters import NO_TABLES, Emitter, axis_intensity, exponent_of, light_at
 from steeple.core.light.ies import Photometry, read_ies
 from steeple.core.plan.document import Plan
@@ -31,7 +32,10 @@ USUAL_PLACE: Mapping[str, tuple[float, float, float]] = MappingProxyType(
     }
 )
 """Azimuth, elevation and distance where a lamp of a role begins, for a right-handed maker; mirrored
-for a left-handed one. Our own planning values: the dome says where it is better."""
+for a left-handed one. They are counted from the work as it lies: before an easel, elevation 90° is
+square to the canvas. Our own planning values: the dome says where it is better."""
+UPRIGHT_DEG, UPRIGHT_KEY = 45.0, (348.0, 34.0, 1150.0)
+"""From that tilt on the maker stands before the work, and the first lamp begins higher, over the head."""
 USUAL_BEAM_DEG = {"rectangle": 120.0, "disc": 120.0, "ring": 120.0, "spot": 30.0, "bulb": 179.5}
 USUAL_WIDTH_MM = {"rectangle": 300.0, "disc": 120.0, "ring": 350.0, "spot": 80.0, "bulb": 60.0}
 USUAL_CCT_K = 5600.0
@@ -67,6 +71,13 @@ class GivenLamp:
         """Its middle."""
         return self.emitter.centre
 
+    def with_flux(self, flux_lm: float) -> GivenLamp:
+        """The same as if its flux were known, in lumens."""
+        full = flux_lm / (4 * math.pi)
+        if self.emitter.shape != "bulb":
+            full = axis_intensity(flux_lm=flux_lm, exponent=self.emitter.exponent)
+        return replace(self, emitter=replace(self.emitter, intensity_cd=full * self.level))
+
     @property
     def is_lit(self) -> bool:
         """Whether it is switched on and gives light."""
@@ -100,6 +111,26 @@ def spot_at(centre: Vector, azimuth_deg: float, elevation_deg: float, distance_m
     up = distance_mm * math.sin(math.radians(elevation_deg))
     way = heading(azimuth_deg % 360.0)
     return centre.plus(Vector(way.x * level, way.y * level, up))
+
+
+def spot_before(
+    plane: WorkPlane, azimuth_deg: float, elevation_deg: float, distance_mm: float
+) -> Vector:
+    """A place in a direction counted from the work as it lies: elevation off its plane, on the side
+    that one looks at, azimuth from the way up its slope. Flat, as `spot_at`."""
+    way = spot_at(Vector(0.0, 0.0, 0.0), azimuth_deg, elevation_deg, distance_mm)
+    right = Vector(1.0, 0.0, 0.0)
+    return (
+        plane.middle.plus(right.times(way.x))
+        .plus(plane.slope.times(way.y))
+        .plus(plane.normal.times(way.z))
+    )
+
+
+def direction_before(plane: WorkPlane, place: Vector) -> tuple[float, float, float]:
+    """Azimuth, elevation and distance of a place, counted as `spot_before` does."""
+    x, s, h = plane.place(place)
+    return direction_of(Vector(0.0, 0.0, 0.0), Vector(x, s, h))
 
 
 def direction_of(centre: Vector, place: Vector) -> tuple[float, float, float]:
@@ -206,7 +237,7 @@ def _given_lamp(
     at = f"lights/{index}"
     fixture = light.fixture
     middle = aim_of(light, work)
-    place = _place(light, at, middle, work, assumptions)
+    place = _place(light, at, work, assumptions)
     if fixture.width_mm is None and fixture.ies is None:
         assumptions.note(
             f"{at}/fixture/width_mm",
@@ -255,13 +286,13 @@ def aim_of(light: Light, work: GivenWork) -> Vector:
     )
 
 
-def _place(
-    light: Light, at: str, middle: Vector, work: GivenWork, assumptions: Assumptions
-) -> Vector:
+def _place(light: Light, at: str, work: GivenWork, assumptions: Assumptions) -> Vector:
     azimuth, elevation, distance = USUAL_PLACE[light.role]
+    if light.role == "key" and work.plane.tilt_deg >= UPRIGHT_DEG:
+        azimuth, elevation, distance = UPRIGHT_KEY
     if not work.maker.right_handed:
         azimuth = (360.0 - azimuth) % 360.0
-    usual = spot_at(middle, azimuth, elevation, distance)
+    usual = spot_before(work.plane, azimuth, elevation, distance)
     given = light.position
     values = []
     for name, value, place in (

@@ -12,7 +12,7 @@ from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.panel import PlacedCard
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.sentence import Quantity, mm
-from steeple.core.study.inputs.lamp import GivenLamp, direction_of, spot_at
+from steeple.core.study.inputs.lamp import GivenLamp, direction_before, spot_before
 from steeple.core.study.inputs.work import GivenWork
 
 USUAL_SENDS = {"bounce": 0.85, "flag": 0.04, "diffuser": 0.5}
@@ -60,11 +60,11 @@ def _usual(card: PlacedCard, work: GivenWork, key: GivenLamp | None) -> Vector:
     if key is None:
         azimuth = 90.0
     else:
-        azimuth, _, _ = direction_of(middle, key.centre)
+        azimuth, _, _ = direction_before(work.plane, key.centre)
         if card.card.use != "bounce":
             return key.centre.plus(middle.minus(key.centre).times(BETWEEN))
     half = math.hypot(work.plane.width_mm, work.plane.depth_mm) / 2
-    return spot_at(middle, azimuth + 180.0, USUAL_CARD_UP_DEG, half + CARD_CLEAR_MM)
+    return spot_before(work.plane, azimuth + 180.0, USUAL_CARD_UP_DEG, half + CARD_CLEAR_MM)
 
 
 def _given_card(

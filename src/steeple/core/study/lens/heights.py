@@ -27,8 +27,13 @@ TAPE_STEP_MM = 5.0
 """Heights that Steeple chooses itself are rounded to this, which any tape shows."""
 ARM_REACH_MM = 1_300.0
 """Height over the table up to which one still reaches the camera; only used to choose a height."""
-HEAD_SAMPLES = (1.0, 1.15, 1.35, 1.6, 1.9, 2.3, 2.8, 3.4, 4.2, 5.2, 6.5, 9.0, 14.0, 25.0)
-"""Multiples of the least distance at which the head is looked for in the picture."""
+HEAD_STEP_MM, HEAD_STEP_SHARE = 40.0, 0.08
+"""How far apart the distances lie at which the head is looked for in the picture: all the way up to the
+ceiling, or as far as a camera hangs."""
+HAIR_MM = 3.0
+"""A head is taken as a ball; of one that reaches no farther into a corner nothing is seen."""
+TIGHT_MM = 50.0
+"""Free room under the ceiling below which a camera hangs tightly."""
 HEAD_ROOM_MM = 60.0
 """Free room between a head and the camera below which they meet; our own planning value."""
 
@@ -54,6 +59,8 @@ class HeightRange:
     caps: tuple[Bound, ...]
     never: tuple[BoundCode, ...]
     head: tuple[float, float] | None = None
+    tight_mm: float | None = None
+    """From here up the camera hangs tightly under the ceiling; None where it is not known."""
 
     @property
     def least(self) -> Bound:
@@ -148,8 +155,21 @@ def height_range(framing: Framing, focal_mm: float | None) -> HeightRange:
     if not floors:
         floors.append(Bound("zone", framing.value_of(framing.lowest)))
     return HeightRange(
-        floors=tuple(floors), caps=tuple(caps), never=tuple(never), head=_head_stretch(framing)
+        floors=tuple(floors),
+        caps=tuple(caps),
+        never=tuple(never),
+        head=_head_stretch(framing),
+        tight_mm=_tight(framing),
     )
+
+
+def _tight(framing: Framing) -> float | None:
+    """From which height on less room is left under the ceiling than a camera wants."""
+    low = _life_size(framing)
+    if framing.overhead_room(low) is None:
+        return None
+    d = framing.root(lambda d: TIGHT_MM - (framing.overhead_room(d) or 0.0), floor=low)
+    return None if d is None else framing.value_of(d)
 
 
 def _stand(framing: Framing, floors: list[Bound], caps: list[Bound]) -> None:
@@ -226,15 +246,16 @@ def _head(framing: Framing) -> tuple[bool, float | None]:
     if not framing.camera.sees_maker:
         return True, None
     before: float | None = None
-    least = max(framing.lowest, 30.0)
-    for times in HEAD_SAMPLES:
-        d = least * times
-        if d > HIGHEST_MM:
-            break
-        if framing.head_clearance(d) >= 0:
+    d, highest = max(framing.lowest, 30.0), HIGHEST_MM
+    room = framing.overhead_room(d)
+    if room is not None:
+        highest = min(highest, d + max(0.0, room) + HEAD_STEP_MM)
+    while d <= highest:
+        if framing.head_clearance(d) >= -HAIR_MM:
             before = d
         elif before is not None:
-            return True, framing.root(lambda d: -framing.head_clearance(d), floor=before)
+            return True, framing.root(lambda d: -HAIR_MM - framing.head_clearance(d), floor=before)
+        d += max(HEAD_STEP_MM, HEAD_STEP_SHARE * d)
     return before is not None, None
 
 
@@ -292,15 +313,14 @@ def bands_of(heights: HeightRange) -> tuple[Band, ...]:
         low, high = heights.head
         bands.append(Band(code="head-room", words="your head", good=False, from_mm=low, to_mm=high))
     for low, high in heights.stretches:
-        bands.append(
-            Band(
-                code="works",
-                words="all fits",
-                good=True,
-                from_mm=low,
-                to_mm=None if math.isinf(high) else high,
-            )
-        )
+        well = high if heights.tight_mm is None else min(high, max(low, heights.tight_mm))
+        top = None if math.isinf(high) else high
+        if well > low:
+            to = None if math.isinf(well) else well
+            bands.append(Band(code="works", words="all fits", good=True, from_mm=low, to_mm=to))
+        if well < high:
+            words = "tight under the ceiling"
+            bands.append(Band(code="tight", words=words, good=False, from_mm=well, to_mm=top))
     return tuple(bands)
 
 

@@ -108,8 +108,16 @@ def _gap(i: LensNumbers) -> Computed | None:
 
 
 def _shutter(i: LensNumbers) -> Computed | None:
-    puts = i.put("R", "frame rate", i.study.work.frame_rate_hz, "hz", "delivery/frame_rate_hz")
+    camera = i.study.camera
+    rate = camera.frame_rate_hz(i.study.work.frame_rate_hz)
+    puts = i.put("R", "frame rate", rate, "hz", "delivery/frame_rate_hz")
     puts += i.put("M", "mains", i.study.work.mains_hz, "hz", "room/mains_hz")
+    for name, says, value in (
+        ("t⁻", "shortest of the camera", camera.body.shortest_shutter_s),
+        ("t⁺", "longest of the camera", camera.body.longest_shutter_s),
+    ):
+        if value is not None:
+            puts += i.put(name, says, value, "seconds")
     return Quantity(value=i.sight.shutter_s, unit="seconds"), puts
 
 

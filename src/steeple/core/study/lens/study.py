@@ -92,16 +92,29 @@ class Sight:
 
     @property
     def sharp_up_to_mm(self) -> float | None:
-        """How far above the middle of the work it is sharp, toward the lens."""
+        """How far above the middle of the work it is sharp: straight up, or toward a lens that looks
+        level."""
         if self.sharp_near_mm is None:
             return None
-        return self.middle_mm - self.sharp_near_mm
+        return (self.middle_mm - self.sharp_near_mm) / self._steepness
 
     @property
     def sharp_down_to_mm(self) -> float | None:
         """Lowest sharp place from the middle of the work (negative: behind it); None with a known
         `sharp_up_to_mm` means that everything farther away is sharp."""
-        return None if self.sharp_far_mm is None else self.middle_mm - self.sharp_far_mm
+        if self.sharp_far_mm is None:
+            return None
+        return (self.middle_mm - self.sharp_far_mm) / self._steepness
+
+    @property
+    def _steepness(self) -> float:
+        """Way along the axis for a way straight down; 1 for a camera that looks nearly level."""
+        down = -self.pyramid.pose.axis.z
+        return down if down > LEVEL else 1.0
+
+
+LEVEL = math.cos(math.radians(80.0))
+"""A camera that is tipped farther looks level: what is sharp is then said along its axis."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -250,7 +263,12 @@ def _sight(framing: Framing, settings: Settings) -> Sight:
         )
         near, far = sharp.near_mm, sharp.far_mm
     surface = framing.px_per_mm(d, framing.surface)
-    shutter = steady_shutter(frame_rate_hz=work.frame_rate_hz, mains_hz=work.mains_hz)
+    shutter = steady_shutter(
+        frame_rate_hz=camera.frame_rate_hz(work.frame_rate_hz),
+        mains_hz=work.mains_hz,
+        shortest_s=camera.body.shortest_shutter_s,
+        longest_s=camera.body.longest_shutter_s,
+    )
     square = pyramid.pose.axis.dot(normal)
     edges = _keystone_edges(quads[0])
     return Sight(

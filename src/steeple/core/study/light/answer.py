@@ -37,9 +37,12 @@ def light_answer(study: LightStudy | None, ctx: Context) -> Answer:
     share = door(Quantity(value=round(100 * key.share), unit="percent"), figure="light.share")
     worst = Quantity(value=round(100 * key.worst), unit="percent")
     line = say(
-        "{name} at " + clock_words(key.azimuth_deg) + ", {up} up, {away} from the work: {share} of "
+        "{name}{by} at "
+        + clock_words(key.azimuth_deg)
+        + ", {up} up, {away} from the work: {share} of "
         "what the camera sees round your fingers stays lit",
         name=key.lamp.name[:1].upper() + key.lamp.name[1:],
+        by=_by(key),
         up=door(Quantity(value=round(key.elevation_deg), unit="deg"), field=f"{at}/z_mm"),
         away=door(mm(key.distance_mm)),
         share=share,
@@ -57,6 +60,14 @@ def light_answer(study: LightStudy | None, ctx: Context) -> Answer:
             + "."
         )
     return Answer(step="light", about=about, line=line, under=_under(study, key))
+
+
+def _by(key: LampStudy) -> str:
+    """By way of which card the light of a lamp comes."""
+    if key.through is None:
+        return ""
+    word = "through" if key.through.part.card.use == "diffuser" else "by way of"
+    return f" {word} the {key.through.name[:1].lower()}{key.through.name[1:]}"
 
 
 def _without_lamps(study: LightStudy) -> Sentence:
@@ -94,8 +105,8 @@ def _under(study: LightStudy, key: LampStudy) -> Sentence:
         if study.daylight is not None:
             day = Quantity(value=study.daylight.lux, unit="lx")
             pieces.append(say("{lux} of it daylight", lux=day))
-    stops = Quantity(value=round(study.evenness_stops, 1), unit="stops")
-    pieces.append(say("even to {stops}", stops=door(stops, figure="light.evenness")))
+    stops = Quantity(value=round(study.uneven_stops, 1), unit="stops")
+    pieces.append(say("even to {stops}", stops=door(stops, figure="light.even_ninths")))
     if study.iso is not None:
         pieces.append(
             say("{iso}", iso=door(Quantity(value=study.iso, unit="iso"), figure="light.iso"))

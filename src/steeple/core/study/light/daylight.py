@@ -10,10 +10,10 @@ from typing import Literal
 
 import numpy as np
 
-from steeple.core.geometry.kernels import Array
-from steeple.core.geometry.vectors import heading
+from steeple.core.geometry.kernels import Array, Flags
+from steeple.core.geometry.vectors import Vector, heading
 from steeple.core.light.daylight import SKY_CCT_K, Sky, sun_at, sun_lx, window_cd_m2
-from steeple.core.light.emitters import Emitter
+from steeple.core.light.emitters import NO_SOLIDS, Emitter, Solids, light_at
 from steeple.core.plan.parts.window import Daylight
 from steeple.core.study.base.step import Context
 from steeple.core.study.inputs.window import GivenWindow
@@ -26,6 +26,8 @@ from steeple.core.study.light.lamps.scene import lattice
 
 STEP_MIN = 15
 SUN_POINTS = (9, 6)
+SUN_AT_MM, SUN_WIDE = 30_000.0, 0.0093
+"""Where the sun's disc is put, far past any room, and its width as a share of that: 0.53°."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -100,8 +102,9 @@ def moments_of(
     windows: Sequence[GivenWindow],
     lux_per_cd: Sequence[float],
     points: Array,
+    things: Solids = NO_SOLIDS,
 ) -> tuple[Moment, ...]:
-    """The session in steps of `STEP_MIN`.
+    """The session in steps of `STEP_MIN`, and its end.
 
     Parameters
     ----------
@@ -113,12 +116,17 @@ def moments_of(
         what each window gives on the zone, in the mean, at 1 cd.
     points
         places of the zone that the sun may reach, shape (n, 3).
+    things
+        what may stand between.
     """
     zone = timezone(timedelta(hours=daylight.utc_offset_h))
     begins = datetime.fromisoformat(f"{daylight.date}T{daylight.begins}").replace(tzinfo=zone)
     found = []
-    for step in range(int(daylight.lasts_min // STEP_MIN) + 1):
-        when = begins + timedelta(minutes=STEP_MIN * step)
+    minutes = [float(one) for one in range(0, int(daylight.lasts_min) + 1, STEP_MIN)]
+    if minutes[-1] < daylight.lasts_min:
+        minutes.append(daylight.lasts_min)
+    for after_min in minutes:
+        when = begins + timedelta(minutes=after_min)
         up, bearing = sun_at(
             latitude_deg=daylight.latitude_deg, longitude_deg=daylight.longitude_deg, when=when
         )
@@ -129,7 +137,7 @@ def moments_of(
             )
             for sky in ("clear", "overcast")
         )
-        share, by = _sunlit(daylight, windows, points, up, bearing)
+        share, by = _sunlit(daylight, windows, points, things, up, bearing)
         found.append(
             Moment(
                 clock=when.strftime("%H:%M"), sun_deg=up, bearing_deg=bearing, clear_lx=clear,
@@ -144,16 +152,19 @@ def _sunlit(
     daylight: Daylight,
     windows: Sequence[GivenWindow],
     points: Array,
+    things: Solids,
     up_deg: float,
     bearing_deg: float,
 ) -> tuple[float, int | None]:
-    """Share of places whose way to the sun goes through a window, and the window of most of them."""
+    """Share of places whose way to the sun goes through a window and past things, and the window of
+    most of them."""
     if up_deg <= 0.5:
         return 0.0, None
     flat = heading((bearing_deg - daylight.bearing_deg) % 360.0)
     c, s = math.cos(math.radians(up_deg)), math.sin(math.radians(up_deg))
     sun = np.array([flat.x * c, flat.y * c, s])
     lit, best, by = np.zeros(len(points), dtype=bool), 0, None
+    open_to_sun = _past(things, points, sun)
     for window in windows:
         row = window.emitter.row
         out = -np.array(row[3:6])
@@ -164,7 +175,8 @@ def _sunlit(
         way = ((centre - points) @ out) / toward
         met = points + way[:, None] * sun - centre
         through = (
-            (way > 0)
+            open_to_sun
+            & (way > 0)
             & (np.abs(met @ np.array(row[6:9])) <= row[12])
             & (np.abs(met @ np.array(row[9:12])) <= row[13])
         )
@@ -172,6 +184,21 @@ def _sunlit(
             best, by = int(through.sum()), window.index
         lit |= through
     return float(lit.mean()), by
+
+
+def _past(things: Solids, points: Array, sun: Array) -> Flags:
+    """Which places see the more part of the sun past things, whatever the windows."""
+    disc = Emitter(
+        shape="disc",
+        centre=Vector(*(points.mean(axis=0) + SUN_AT_MM * sun).tolist()),
+        toward=Vector(*(-sun).tolist()),
+        width_mm=SUN_WIDE * SUN_AT_MM,
+        height_mm=SUN_WIDE * SUN_AT_MM,
+        intensity_cd=1.0,
+        exponent=0.0,
+    )
+    lit = light_at(points, sun, (disc,), things, how="sums")
+    return np.asarray(lit.seen[0] > 0.5 * lit.free[0])
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -184,11 +211,16 @@ class LitWindows:
     lux: float
 
     @property
-    def emitters(self) -> list[Emitter]:
-        """The windows as areas of light, under the sky of the plan at the beginning."""
+    def sources(self) -> list[tuple[Emitter, float, tuple[float, ...]]]:
+        """The windows as areas of light, under the sky of the plan at the beginning, with their colour
+        and what each card has by them."""
         return [
-            replace(one.emitter, intensity_cd=cd)
-            for one, cd in zip(self.study.windows, self.study.cd, strict=True)
+            (
+                replace(one.emitter, intensity_cd=cd),
+                self.study.cct_k,
+                tuple(card * cd for card in light.card_cd),
+            )
+            for one, cd, light in zip(self.study.windows, self.study.cd, self.alone, strict=True)
         ]
 
 
@@ -235,7 +267,9 @@ def _by_the_clock(
     lights: tuple[LampLight, ...],
 ) -> LitWindows:
     per_cd = [float(one.total.still.mean()) for one in lights]
-    moments = moments_of(given, windows, per_cd, lattice(ground.scene.work, *SUN_POINTS))
+    moments = moments_of(
+        given, windows, per_cd, lattice(ground.scene.work, *SUN_POINTS), ground.scene.things
+    )
     up = moments[0].sun_deg
     cds = tuple(
         one.luminance_to_cd(window_cd_m2(up, sky, transmittance=one.pane)) for one in windows

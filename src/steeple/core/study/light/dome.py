@@ -15,18 +15,19 @@ import numpy as np
 
 from steeple.core.budget import side_by_side
 from steeple.core.geometry.kernels import Array
+from steeple.core.geometry.workplane import WorkPlane
 from steeple.core.light.emitters import Emitter, Lit, light_at, rows_of
 from steeple.core.light.gloss import FINISHES, VISIBLE, gloss_luminance
+from steeple.core.light.softness import soft_edges_mm
 from steeple.core.plan.gear.fixture import Fixture
 from steeple.core.study.inputs.lamp import (
     UNKNOWN_CD,
     Reach,
     beyond_stand,
     emitter_of,
-    lamp_size,
     spot_at,
 )
-from steeple.core.study.light.lamps.places import blocked_by, in_another, in_frame
+from steeple.core.study.light.lamps.places import blocked, in_another, in_frame, stand_in_the_way
 from steeple.core.study.light.lamps.scene import LightScene, lattice
 from steeple.core.study.light.lamps.targets import (
     ALL_POSES,
@@ -41,6 +42,7 @@ AZIMUTHS, ELEVATIONS = 24, (15.0, 25.0, 35.0, 45.0, 55.0, 65.0, 75.0, 85.0)
 GLARE_POINTS = (9, 6)
 DEPTH_COST = 0.35
 """What a stop of shadow costs where other lamps stand."""
+SOFTEST_MM = 300.0
 LOW_DEG, LOW_COST = 40.0, 0.006
 """What a low lamp costs a degree: it lights the near side of the zone far more than the far one."""
 _THREADS = 2
@@ -231,7 +233,7 @@ def dome(
     targets = targets_of(scene, poses)
     lit = lit_in_poses(scene, rows, targets, poses)
     mean, least = shares(lit, targets)
-    glare = glare_shares(scene, rows)
+    glare, barriers = glare_shares(scene, rows), blocked(scene, emitters)
     depths = None if beside is None else _depths(scene, rows, targets, poses, lit, beside)
     return tuple(
         Direction(
@@ -241,8 +243,9 @@ def dome(
             worst=float(least[index]),
             glare=float(glare[index]),
             in_frame=in_frame(scene, emitters[index]),
-            blocked=blocked_by(scene, emitters[index])
+            blocked=barriers[index]
             or beyond_stand(emitters[index].centre.z, reach)
+            or stand_in_the_way(scene, emitters[index], reach)
             or in_another(emitters[index], standing),
             depth_stops=None if depths is None else float(depths[index]),
         )
@@ -290,19 +293,21 @@ def best_of(found: Sequence[Direction]) -> Direction | None:
     return max(able, key=lambda one: (round(merit(one), 2), -abs(one.elevation_deg - 50.0)))
 
 
-def penumbra_mm(fixture: Fixture, *, distance_mm: float, caster_mm: float) -> float:
-    """Width of a shadow's soft edge on the work: lamp extent × (caster to work) ÷ (lamp to caster).
+def soft_mm(plane: WorkPlane, emitter: Emitter, caster_mm: float) -> float:
+    """Width of the soft edge of a shadow in the middle of the work, where it is hardest; 30 cm stand for
+    more.
 
     Parameters
     ----------
-    fixture
-        the lamp; its longer side counts.
-    distance_mm
-        lamp to the work.
+    plane
+        the work.
+    emitter
+        the lamp in its place.
     caster_mm
         what throws the shadow, above the work.
     """
-    return max(lamp_size(fixture)) * caster_mm / max(1.0, distance_mm - caster_mm)
+    edges = soft_edges_mm(emitter, foot=plane.middle, normal=plane.normal, caster_mm=caster_mm)
+    return min(SOFTEST_MM, *edges)
 
 
 def best_directions(scene: LightScene, fixture: Fixture, distance_mm: float) -> Iterator[Direction]:

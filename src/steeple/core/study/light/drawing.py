@@ -4,12 +4,12 @@ from __future__ import annotations
 
 import math
 
+from steeple.core.light.softness import outline
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.shapes import Point, point
 from steeple.core.study.light.answer import lamp_words
-from steeple.core.study.light.lamps.lamp_light import MAP
 from steeple.core.study.light.lamps.lamp_study import LampStudy
-from steeple.core.study.light.lamps.places import outline
+from steeple.core.study.light.lamps.targets import MAP
 from steeple.core.study.light.study import LightStudy
 
 

@@ -6,6 +6,7 @@ import math
 from collections.abc import Callable
 from dataclasses import dataclass
 
+from steeple.core.light.softness import soft_edges_mm
 from steeple.core.study.base.figure import (
     ISO_2720,
     PLAIN,
@@ -15,8 +16,9 @@ from steeple.core.study.base.figure import (
     Put,
 )
 from steeple.core.study.base.sentence import Quantity, mm
-from steeple.core.study.light.dome import penumbra_mm
+from steeple.core.study.light.dome import soft_mm
 from steeple.core.study.light.lamps.lamp_study import LampStudy
+from steeple.core.study.light.lamps.targets import ninths
 from steeple.core.study.light.study import LightStudy
 
 IES = "IES, Lighting Handbook; Moon & Spencer, The Photic Field"
@@ -91,14 +93,25 @@ def _evenness(i: LightNumbers) -> Computed | None:
     study = i.study
     if not study.is_bright:
         return None
-    middle = float(study.open_lx.mean()) or 1.0
+    middle = float(study.seen_lx.mean()) or 1.0
     puts = i.put(
-        "E⁺", "brightest place ÷ mean", float(study.open_lx.max()) / middle, "ratio", *i.lit()
+        "E⁺", "brightest place ÷ mean", float(study.seen_lx.max()) / middle, "ratio", *i.lit()
     )
     puts += i.put(
-        "E⁻", "darkest place ÷ mean", float(study.open_lx.min()) / middle, "ratio", *i.lit()
+        "E⁻", "darkest place ÷ mean", float(study.seen_lx.min()) / middle, "ratio", *i.lit()
     )
     return Quantity(value=study.evenness_stops, unit="stops"), puts
+
+
+def _ninths(i: LightNumbers) -> Computed | None:
+    study = i.study
+    if not study.is_bright:
+        return None
+    middle, parts = float(study.seen_lx.mean()) or 1.0, ninths(study.seen_lx)
+    bright, dark = float(parts.max()) / middle, float(parts.min()) / middle
+    puts = i.put("E⁺", "brightest ninth ÷ mean", bright, "ratio", *i.lit())
+    puts += i.put("E⁻", "darkest ninth ÷ mean", dark, "ratio", *i.lit())
+    return Quantity(value=study.uneven_stops, unit="stops"), puts
 
 
 def _share(i: LightNumbers) -> Computed | None:
@@ -143,28 +156,31 @@ def _penumbra(i: LightNumbers) -> Computed | None:
     key = i.study.key
     if key is None:
         return None
-    width = penumbra_mm(key.lamp.part.fixture, distance_mm=key.distance_mm, caster_mm=HAND_MM)
+    plane, area = i.study.work.plane, key.shines
+    across, along = soft_edges_mm(area, foot=plane.middle, normal=plane.normal, caster_mm=HAND_MM)
+    if not math.isfinite(across + along):
+        return None
     puts = i.put(
-        "b",
-        "extent of the lamp",
-        max(key.lamp.emitter.width_mm, key.lamp.emitter.height_mm),
-        "mm",
-        f"{key.lamp.at}/fixture/width_mm",
+        "b", "width of what shines", area.width_mm, "mm", f"{key.lamp.at}/fixture/width_mm"
     )
-    puts += i.put("h", "hand above the work", HAND_MM, "mm") + i.put(
-        "d", "lamp to the work", key.distance_mm, "mm", *i.lamp(key)
-    )
-    return mm(width), puts
+    puts += i.put("b′", "its other side", area.height_mm, "mm", f"{key.lamp.at}/fixture/height_mm")
+    puts += i.put("h", "hand above the work", HAND_MM, "mm")
+    away = area.centre.minus(plane.middle).length
+    puts += i.put("d", "from it to the work", away, "mm", *i.lamp(key))
+    puts += i.put("θ", "off the normal of the work", key.incidence_deg, "deg", *i.lamp(key))
+    puts += i.put("p", "edges along the slant", across, "mm")
+    puts += i.put("p′", "edges square to it", along, "mm")
+    return mm(min(across, along)), puts
 
 
 def _lift(i: LightNumbers) -> Computed | None:
     key = i.study.key
-    if key is None or key.elevation_deg < 1.0:
+    if key is None or key.incidence_deg > 89.0:
         return None
-    aside = LIFT_MM / math.tan(math.radians(min(key.elevation_deg, 89.9)))
-    soft = penumbra_mm(key.lamp.part.fixture, distance_mm=key.distance_mm, caster_mm=LIFT_MM)
+    aside = LIFT_MM * math.tan(math.radians(key.incidence_deg))
+    soft = soft_mm(i.study.work.plane, key.shines, LIFT_MM)
     puts = i.put("h", "lifted off the background", LIFT_MM, "mm")
-    puts += i.put("e", "lamp above the work", key.elevation_deg, "deg", *i.lamp(key))
+    puts += i.put("θ", "lamp off the normal of the work", key.incidence_deg, "deg", *i.lamp(key))
     return mm(aside), puts + i.put("p", "soft over", soft, "mm")
 
 
@@ -234,10 +250,15 @@ def _drift(i: LightNumbers) -> Computed | None:
 
 # fmt: off
 LIGHT_FIGURES: tuple[FigureSpec[LightNumbers], ...] = (
-    FigureSpec("light.illuminance", "Light on the zone", "mean over the zone, camera and rig in place, no maker",
+    FigureSpec("light.illuminance", "Light on the zone", "mean over the zone, everything in place, no maker",
                "Σ ∫ I(θ)·cos ÷ r² dA", IES, _illuminance),
-    FigureSpec("light.evenness", "Evenness", "greatest ÷ least on the zone, camera and rig in place",
-               "log₂(E⁺ ÷ E⁻)", IES, _evenness),
+    FigureSpec("light.evenness", "Evenness", "greatest ÷ least on the zone, everything in place",
+               "log₂(E⁺ ÷ E⁻), at most 6", IES, _evenness,
+               note="Everything that stands there takes its light away, but for the maker. Six stops stand for a "
+               "place that no light reaches."),
+    FigureSpec("light.even_ninths", "Evenness by ninths", "brightest ÷ darkest ninth of the zone, everything in place",
+               "log₂(E⁺ ÷ E⁻), at most 6", IES, _ninths,
+               note="What the zone is judged by: a side in the dark counts, the small shadow beside a pot does not."),
     FigureSpec("light.share", "Stays lit", "what the camera sees of action and zone, lamp alone",
                "Σ E with maker and rig ÷ Σ E without", IES, _share,
                note="Weighted: the disc of 80 mm round the tool tip counts twice the rest of the zone."),
@@ -247,9 +268,10 @@ LIGHT_FIGURES: tuple[FigureSpec[LightNumbers], ...] = (
                "log₂(E without maker and rig ÷ E with them)", IES, _shade("worst"),
                note="Six stops stand for no light at all."),
     FigureSpec("light.penumbra", "Soft edge", "shadow of a hand over the work, from the lamp that gives most",
-               "b·h ÷ (d − h)", PLAIN, _penumbra),
+               "outline of what shines, drawn on the work through a place of the hand", PLAIN, _penumbra,
+               note="Straight down on a small lamp it is b·h ÷ (d − h); the slant makes it wider."),
     FigureSpec("light.lift", "Shadow of a small thing lifted 2 cm", "how far aside it falls, from the lamp that gives most",
-               "h ÷ tan(e)", PLAIN, _lift,
+               "h·tan(θ)", PLAIN, _lift,
                note="On a pin or a block a small thing parts from its shadow: twice as high, twice as far and as soft."),
     FigureSpec("light.glare", "Gloss against the work’s own light", "the worst place; seen from 0.3, burnt from 4",
                "∫ D·F·G·L ÷ (4·cos·cos) dω ÷ (E·ρ ÷ π)", WALTER, _glare),

@@ -15,7 +15,7 @@ import numpy as np
 from steeple.core.geometry.kernels import Array, Flags, hidden_points
 from steeple.core.geometry.vectors import Vector
 from steeple.core.light.emitters import light_at, rows_of
-from steeple.core.study.light.dome import penumbra_mm
+from steeple.core.study.light.dome import soft_mm
 from steeple.core.study.light.lamps.lamp_light import flux_lm, room_lx_per_lm
 from steeple.core.study.light.lamps.scene import OFF_WORK_MM, in_picture, lifted
 from steeple.core.study.light.lamps.targets import depth_of
@@ -63,7 +63,7 @@ def _areas(study: LightStudy) -> tuple[Array, float]:
     emitters, around_lx = study.areas, 0.0
     per_lm = room_lx_per_lm(study.work)
     for emitter, _, _ in study.sources:
-        around_lx += per_lm * flux_lm(emitter)
+        around_lx += per_lm * flux_lm(emitter, study.scene.tables)
     return rows_of(tuple(one for one, _ in emitters)), around_lx
 
 
@@ -101,12 +101,12 @@ def _lift(
     radius = size_mm / 2
     middle = foot.plus(plane.normal.times(height_mm + radius))
     ball = np.array([[*middle, *middle, radius]])
-    slant = 1.0 if key is None else 1.0 / math.tan(math.radians(max(15.0, key.elevation_deg)))
+    slant = 1.0
+    if key is not None:
+        slant = math.tan(math.radians(min(75.0, key.incidence_deg)))
     soft = None
     if key is not None:
-        soft = penumbra_mm(
-            key.lamp.part.fixture, distance_mm=key.distance_mm, caster_mm=height_mm + radius
-        )
+        soft = soft_mm(plane, key.shines, height_mm + radius)
     reach = min(FARTHEST_MM, (height_mm + size_mm) * slant + 2.5 * size_mm + (soft or 0.0) / 2)
     points = _round(study, foot, reach)
     points = points[_seen(study, points, ball)]

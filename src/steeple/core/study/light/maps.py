@@ -51,7 +51,7 @@ def light_map(study: LightStudy, *, of: MapOf, pose: int | None = None) -> Light
         0 … 8 for shadows of one pose; None = the deepest over all.
     """
     points = lattice(study.work, *FINE)
-    rows = rows_of(tuple(emitter for emitter, _, _ in study.sources))
+    rows = rows_of(tuple(emitter for emitter, _ in study.areas))
     if of == "light":
         return _light(study, points, rows)
     if of == "gloss":
@@ -70,7 +70,7 @@ def _light(study: LightStudy, points: Array, rows: Array) -> LightMap:
     scene = study.scene
     lit = light_at(points, study.ground.normal, rows, scene.still, scene.tables, how="map")
     lux = lit.seen.sum(axis=0)
-    # What comes by way of cards and room is even enough to be read off the coarser map.
+    # What comes by way of the room is even enough to be read off the coarser map.
     extra = max(0.0, study.mean_lx - _direct_mean(study))
     lux = lux + extra
     middle = float(np.median(lux))
@@ -84,15 +84,15 @@ def _light(study: LightStudy, points: Array, rows: Array) -> LightMap:
 
 
 def _direct_mean(study: LightStudy) -> float:
-    """What comes straight from lamps and windows, in the mean of the zone."""
-    rows = rows_of(tuple(emitter for emitter, _, _ in study.sources))
+    """What comes straight from lamps, windows and cards, in the mean of the zone."""
+    rows = rows_of(tuple(emitter for emitter, _ in study.areas))
     lit = light_at(
         study.ground.points,
         study.ground.normal,
         rows,
-        study.scene.rig,
+        study.scene.still,
         study.scene.tables,
-        how="sums",
+        how="map",
     )
     return float(lit.seen.sum(axis=0).mean())
 

@@ -41,8 +41,32 @@ from steeple.core.study.light.lamps.lamp_light import (
 from steeple.core.study.light.lamps.lamp_study import LampStudy, lamp_study
 from steeple.core.study.light.lamps.scene import LightScene, Standing
 from steeple.core.study.light.lamps.shade import Shade, shade_of
-from steeple.core.study.light.lamps.targets import DEEPEST_STOPS
+from steeple.core.study.light.lamps.targets import DEEPEST_STOPS, depth_of, uneven_stops
 from steeple.core.study.work.step import WORK
+
+Source = tuple[Emitter, float, tuple[float, ...]]
+"""What gives light: its area, its colour temperature, and the intensity that each card has by it."""
+
+
+def areas_of(ground: Ground, sources: Sequence[Source]) -> list[tuple[Emitter, float]]:
+    """Every area that shines, and its colour."""
+    found = []
+    for emitter, cct_k, card_cd in sources:
+        found.append((emitter, cct_k))
+        found += [
+            (replace(card.emitter, intensity_cd=cd), cct_k)
+            for card, cd in zip(ground.cards, card_cd, strict=True)
+            if cd > 0
+        ]
+    return found
+
+
+DARK_STOPS = 20.0
+"""So much under what is needed stands for no light at all."""
+UNKNOWN_LM = (300.0, 12_000.0)
+"""Flux of the dimmest and the brightest lamp on a bench, where that of a lamp is not known."""
+LIT_SHARE = 0.02
+"""Of the brightest place: a place with less light than that is not reached, whatever stands there."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -50,12 +74,15 @@ class LightStudy:
     """All lamps of a plan together.
 
     ``known`` says whether the brightness of every lit lamp is known, so that lux mean something.
-    ``alone`` holds each lamp by itself. ``shade`` is None where nothing is lit.
+    ``sources`` are what gives light at the beginning. ``alone`` holds each lamp by itself. ``shade`` is
+    None where nothing is lit. ``could_be``: where the brightness of a lamp is not known and other light
+    mixes with it, the same with that lamp as dim and as bright as lamps are.
     """
 
     work: GivenWork
     lens: LensStudy | None
     ground: Ground
+    sources: tuple[Source, ...]
     alone: tuple[LampLight, ...]
     lamps: tuple[LampStudy, ...]
     known: bool
@@ -65,6 +92,7 @@ class LightStudy:
     shade: Shade | None
     spread_mired: float
     cct_k: float | None
+    could_be: tuple[LightStudy, ...] = ()
 
     @property
     def scene(self) -> LightScene:
@@ -72,19 +100,19 @@ class LightStudy:
         return self.ground.scene
 
     @property
-    def free_lx(self) -> Array:
-        """Light on the map with nothing in the way."""
-        return self.together.free
-
-    @property
-    def open_lx(self) -> Array:
-        """Light on the map with camera and rig in the way."""
-        return self.together.rig
-
-    @property
     def seen_lx(self) -> Array:
         """Light on the map with everything but the maker in the way."""
         return self.together.still
+
+    @property
+    def rig_stops(self) -> float:
+        """Depth of the shadow of camera and rig where it is deepest, in stops, of the light that gets
+        past everything else; a place that no light reaches without them has no shadow of theirs."""
+        without, within = self.together.things, self.together.still
+        lit = without > LIT_SHARE * float(without.max())
+        if not lit.any():
+            return 0.0
+        return float(depth_of(without[lit], within[lit]).max())
 
     @property
     def lit(self) -> tuple[LampStudy, ...]:
@@ -97,34 +125,9 @@ class LightStudy:
         return bool(self.lit) or (self.daylight is not None and self.daylight.lux > 0)
 
     @property
-    def sources(self) -> list[tuple[Emitter, float, tuple[float, ...]]]:
-        """Everything that gives light at the beginning: area, colour, and what each card has by it."""
-        found = [
-            (
-                one.lamp.emitter,
-                one.lamp.cct_k,
-                tuple(cd * one.lamp.emitter.intensity_cd for cd in alone.card_cd),
-            )
-            for one, alone in zip(self.lamps, self.alone, strict=True)
-            if one.lamp.is_lit
-        ]
-        none = (0.0,) * len(self.ground.cards)
-        if self.daylight is not None:
-            found += [(one, self.daylight.study.cct_k, none) for one in self.daylight.emitters]
-        return found
-
-    @property
     def areas(self) -> list[tuple[Emitter, float]]:
-        """The same with what the cards send on: every area that shines, and its colour."""
-        found = []
-        for emitter, cct_k, card_cd in self.sources:
-            found.append((emitter, cct_k))
-            found += [
-                (replace(card.emitter, intensity_cd=cd), cct_k)
-                for card, cd in zip(self.ground.cards, card_cd, strict=True)
-                if cd > 0
-            ]
-        return found
+        """Every area that shines, and its colour: what gives light, and what the cards send on of it."""
+        return areas_of(self.ground, self.sources)
 
     def beside(self, index: int) -> Beside | None:
         """The light of everything but one lamp; None where nothing else is lit."""
@@ -139,8 +142,10 @@ class LightStudy:
         return Beside(things=others.pose_things, everything=others.pose_all, cd=cd)
 
     def standing(self, index: int | None = None) -> tuple[Emitter, ...]:
-        """All lamps but one, lit or not."""
-        return tuple(one.lamp.emitter for at, one in enumerate(self.lamps) if at != index)
+        """All lit lamps but one; one that is off is put aside when another shall stand there."""
+        return tuple(
+            one.lamp.emitter for at, one in enumerate(self.lamps) if at != index and one.lamp.is_lit
+        )
 
     @property
     def lamps_lx(self) -> float:
@@ -149,21 +154,26 @@ class LightStudy:
 
     @property
     def mean_lx(self) -> float:
-        """Light on the zone in the mean, hands away; 0 in the dark."""
-        return float(self.open_lx.mean()) if self.is_bright else 0.0
+        """Light on the zone in the mean, past everything but the maker; 0 in the dark."""
+        return float(self.seen_lx.mean()) if self.is_bright else 0.0
 
     @property
     def evenness_stops(self) -> float:
         """Greatest ÷ least on the zone, in stops."""
-        if not self.is_bright or float(self.open_lx.min()) <= 0:
+        if not self.is_bright or float(self.seen_lx.min()) <= 0:
             return DEEPEST_STOPS
-        return math.log2(float(self.open_lx.max()) / float(self.open_lx.min()))
+        return min(DEEPEST_STOPS, math.log2(float(self.seen_lx.max()) / float(self.seen_lx.min())))
+
+    @property
+    def uneven_stops(self) -> float:
+        """Brightest against darkest ninth of the zone, in stops."""
+        return uneven_stops(self.seen_lx) if self.is_bright else DEEPEST_STOPS
 
     @property
     def hot_stops(self) -> float:
         """Brightest place over the middle of all, in stops."""
-        middle = float(np.median(self.open_lx)) if self.is_bright else 0.0
-        return math.log2(float(self.open_lx.max()) / middle) if middle > 0 else 0.0
+        middle = float(np.median(self.seen_lx)) if self.is_bright else 0.0
+        return math.log2(float(self.seen_lx.max()) / middle) if middle > 0 else 0.0
 
     @property
     def needed_lx(self) -> float | None:
@@ -173,15 +183,15 @@ class LightStudy:
     @property
     def stops_to_spare(self) -> float | None:
         """Light on the zone against what is needed, in stops; negative where it is too dark."""
-        if not self.known or not self.is_bright or self.needed_lx is None or self.mean_lx <= 0:
+        if not self.known or not self.is_bright or self.needed_lx is None:
             return None
-        return math.log2(self.mean_lx / self.needed_lx)
+        return math.log2(max(self.mean_lx / self.needed_lx, 2.0**-DARK_STOPS))
 
     @property
     def iso(self) -> float | None:
         """The ISO that this light needs."""
         spare = self.stops_to_spare
-        if spare is None or self.lens is None:
+        if spare is None or self.lens is None or spare <= -DARK_STOPS:
             return None
         return float(self.lens.camera.clean_iso * 2.0**-spare)
 
@@ -237,14 +247,58 @@ def study_light(ctx: Context) -> LightStudy | None:
     wanted = [replace(one.emitter, intensity_cd=1.0) for one in given]
     areas = tuple(dict.fromkeys([*wanted, *(one.emitter for one in windows)]))
     lights = _each_alone(ctx, key, ground, areas)
-    alone = tuple(lights[one] for one in wanted)
     daylight = lit_windows(ctx, key, windows, ground, lights)
+    table = _Table(
+        work=work,
+        lens=lens,
+        ground=ground,
+        alone=tuple(lights[one] for one in wanted),
+        daylight=daylight,
+        has_windows=any(not one.closed for one in plan.room.windows),
+    )
+    study = _study(table, given)
+    return replace(study, could_be=tuple(_study(table, one) for one in _brightnesses(study, given)))
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class _Table:
+    """What the light of a plan is added up from, whatever its levels."""
+
+    work: GivenWork
+    lens: LensStudy | None
+    ground: Ground
+    alone: tuple[LampLight, ...]
+    daylight: LitWindows | None
+    has_windows: bool
+
+
+def _brightnesses(study: LightStudy, given: tuple[GivenLamp, ...]) -> list[tuple[GivenLamp, ...]]:
+    """The lamps of a plan with those of unknown brightness as dim and as bright as lamps are; none
+    where all are known, or where the light is that of one lamp alone."""
+    unknown = [one.index for one in given if one.is_lit and one.full_cd is None]
+    others = len(study.lit) - 1 + (study.daylight is not None and study.daylight.lux > 0)
+    if not unknown or not others:
+        return []
+    dim, bright = UNKNOWN_LM
+    found = [dict.fromkeys(unknown, dim), dict.fromkeys(unknown, bright)]
+    if len(unknown) > 1:
+        found += [{**found[0], one: bright} for one in unknown]
+    return [
+        tuple(one if one.index not in lumens else one.with_flux(lumens[one.index]) for one in given)
+        for lumens in found
+    ]
+
+
+def _study(table: _Table, given: tuple[GivenLamp, ...]) -> LightStudy:
+    ground, daylight, alone = table.ground, table.daylight, table.alone
     together = _together(ground, given, alone)
     for spread, cd in daylight.spreads if daylight else ():
         together = together.plus(spread, cd)
     studies = tuple(
-        lamp_study(ground, one, light, together) for one, light in zip(given, alone, strict=True)
+        lamp_study(ground, one, light, together, _lit_beside(one, given))
+        for one, light in zip(given, alone, strict=True)
     )
+    sources = _sources(given, alone, daylight)
     lamps_on = [one for one in studies if one.lamp.is_lit]
     light_shares = [one.zone_lx for one in lamps_on]
     ccts = [one.lamp.cct_k for one in lamps_on]
@@ -253,16 +307,17 @@ def study_light(ctx: Context) -> LightStudy | None:
         ccts.append(daylight.study.cct_k)
     bright = sum(light_shares) > 0
     return LightStudy(
-        work=work,
-        lens=lens,
+        work=table.work,
+        lens=table.lens,
         ground=ground,
+        sources=sources,
         alone=alone,
         lamps=studies,
         known=all(one.lamp.full_cd is not None for one in lamps_on),
         together=together,
         daylight=daylight,
-        has_windows=any(not one.closed for one in plan.room.windows),
-        shade=shade_of(ground, together, given, daylight) if bright else None,
+        has_windows=table.has_windows,
+        shade=shade_of(ground, together, areas_of(ground, sources)) if bright else None,
         spread_mired=spread_mired(ccts, light_shares) if bright else 0.0,
         cct_k=mixed_cct_k(ccts, light_shares) if bright else None,
     )
@@ -277,6 +332,31 @@ def _each_alone(
     for one, light in zip(fresh, lamp_lights(ground, fresh), strict=True):
         found[one] = ctx.remember(("alone", key, one), partial(_itself, light))
     return found
+
+
+def _lit_beside(lamp: GivenLamp, given: Sequence[GivenLamp]) -> list[Emitter]:
+    """The lit lamps beside one that is lit; none beside one that is off."""
+    if not lamp.is_lit:
+        return []
+    return [one.emitter for one in given if one is not lamp and one.is_lit]
+
+
+def _sources(
+    given: Sequence[GivenLamp], alone: Sequence[LampLight], daylight: LitWindows | None
+) -> tuple[Source, ...]:
+    """What gives light at the beginning."""
+    found: list[Source] = [
+        (
+            lamp.emitter,
+            lamp.cct_k,
+            tuple(cd * lamp.emitter.intensity_cd for cd in light.card_cd),
+        )
+        for lamp, light in zip(given, alone, strict=True)
+        if lamp.is_lit
+    ]
+    if daylight is not None:
+        found += daylight.sources
+    return tuple(found)
 
 
 def _itself(light: LampLight) -> LampLight:

@@ -60,7 +60,9 @@ def lighting_of(
     around_lx = np.zeros(3)
     per_lm = room_lx_per_lm(work)
     for emitter, cct_k, _ in study.sources:
-        around_lx += np.array(tint(cct_k=cct_k, white_k=white_k)) * per_lm * flux_lm(emitter)
+        around_lx += (
+            np.array(tint(cct_k=cct_k, white_k=white_k)) * per_lm * flux_lm(emitter, scene.tables)
+        )
     rows = rows_of(tuple(one for one, _ in sources))
     colours = np.array([colour for _, colour in sources])
     frame = _frame(study)

@@ -9,7 +9,13 @@ from steeple.core.geometry.vectors import Vector
 from steeple.core.hold.tipping import Edge, Weight, edges_of, mass_needed, worst
 from steeple.core.study.hold.clashes import Placement
 from steeple.core.study.hold.forces.load import Held
-from steeple.core.study.hold.forces.statics import Loads, beam_of, load_place
+from steeple.core.study.hold.forces.statics import (
+    BOOM_SHARE,
+    Loads,
+    beam_of,
+    load_place,
+    weighed_beam,
+)
 from steeple.core.study.inputs.support import GivenSupport
 
 BASE_SHARE = 0.25
@@ -19,6 +25,9 @@ value: legs and foot weigh more than the tube."""
 COUNTERWEIGHT_STEP_G = 100.0
 
 SANDBAG_STEP_G = 500.0
+MOST_BAG_G = {"floor": 15_000.0, "table": 2_000.0}
+"""The heaviest bag that one carries and hangs on a stand, and that one lays on a small foot on a table: what
+needs more is held otherwise. Planning values."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,7 +35,7 @@ class Tipping:
     """Moments about the edges of the footprint; ``still`` and ``knocked`` are the worst of each.
 
     ``counterweight_g`` is what hangs on the boom; ``sandbags`` the least mass that keeps every edge
-    when knocked, by place: infinite where none does.
+    when knocked, by place: infinite where none does that one would carry there.
     """
 
     edges: tuple[Edge, ...]
@@ -46,9 +55,13 @@ class Tipping:
 
 
 def boom_mass_g(support: GivenSupport, placement: Placement) -> float:
-    """Mass of the boom or bar by its tube; 0 where that is not known."""
-    beam = beam_of(support, placement)
-    return 0.0 if beam is None else beam.mass_g
+    """Mass of the boom or bar by its tube, a usual one where that is not known; 0 where there is none."""
+    beam = weighed_beam(support, placement)
+    if beam is None:
+        return 0.0
+    if beam_of(support, placement) is None and support.gear.mass_g is not None:
+        return min(beam.mass_g, BOOM_SHARE * support.gear.mass_g)
+    return beam.mass_g
 
 
 def balancing_g(support: GivenSupport, held: Held, placement: Placement, loads: Loads) -> float:
@@ -181,7 +194,8 @@ def tipping_of(
             if math.isfinite(least)
             else math.inf
         )
-        bags.append((name, stepped if stepped <= most else math.inf))
+        heaviest = MOST_BAG_G["table" if support.anchor == "table" else "floor"]
+        bags.append((name, stepped if stepped <= min(most, heaviest) else math.inf))
     return Tipping(
         edges=edges,
         still=worst(edges, knocked=False),

@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from types import MappingProxyType
 
 from steeple.core.geometry.vectors import Vector
 from steeple.core.hold.beams import Beam, PointLoad, Stretch, tube
@@ -14,6 +15,12 @@ from steeple.core.study.hold.clashes import Placement
 from steeple.core.study.hold.forces.load import Companion, Held
 from steeple.core.study.inputs.support import ADAPTER_G, GivenSupport
 
+USUAL_TUBES: Mapping[str, tuple[float, float, str]] = MappingProxyType(
+    {"floor": (35.0, 1.5, "steel"), "table": (20.0, 1.2, "aluminium")}
+)
+"""Booms and bars as they are built, by what they stand on: outer width, wall, material. Planning values."""
+BOOM_SHARE = 0.5
+"""A boom whose tube is not known is never more than that of the mass of its support."""
 STIFF_HZ = 999.0
 """What swings faster than this does not swing at all."""
 
@@ -152,6 +159,25 @@ def beam_of(support: GivenSupport, placement: Placement) -> Beam | None:
     return None if stretches is None else Beam("cantilever", stretches)
 
 
+def usual_tube(support: GivenSupport) -> tuple[float, float, str]:
+    """Width and wall in millimetres and material of a boom or bar that was not measured: as such
+    supports are built."""
+    return USUAL_TUBES["floor" if support.anchor == "floor" else "table"]
+
+
+def weighed_beam(support: GivenSupport, placement: Placement) -> Beam | None:
+    """Boom or bar as `beam_of`, of a usual tube where it is not known: for its weight, not for its
+    sag."""
+    beam = beam_of(support, placement)
+    is_bar = support.model in ("bar", "pole")
+    length = (placement.span_mm or 0.0) if is_bar else placement.reach_mm
+    if beam is not None or length <= 1.0 or not (is_bar or support.has_boom):
+        return beam
+    outer, wall, material = usual_tube(support)
+    stretch = tube(length_mm=length, outer_mm=outer, wall_mm=wall, material=material)
+    return Beam("simple" if is_bar else "cantilever", (stretch,))
+
+
 def beam_loads(
     support: GivenSupport, placement: Placement, loads: Loads, beside: Sequence[Companion] = ()
 ) -> tuple[PointLoad, ...]:
@@ -175,6 +201,7 @@ def bending_of(
     loads: Loads,
     *,
     middle_mm: float,
+    below_mm: float,
     half_mm: float,
     beside: Sequence[Companion] = (),
 ) -> Bending | None:
@@ -190,6 +217,9 @@ def bending_of(
         what it carries.
     middle_mm
         lens to the middle of the work.
+    below_mm
+        what bends to the middle of the work, along the axis of the lens: it turns there, and the camera
+        that hangs under it swings along.
     half_mm
         half the longer side of the zone.
     beside
@@ -204,6 +234,6 @@ def bending_of(
     return Bending(
         sag_mm=sag,
         slope_rad=slope,
-        shift_mm=abs(math.tan(slope)) * middle_mm + half_mm * sag / middle_mm,
+        shift_mm=abs(math.tan(slope)) * below_mm + half_mm * sag / middle_mm,
         frequency_hz=min(STIFF_HZ, beam.frequency_hz(at, weights[0].mass_g, weights[1:])),
     )

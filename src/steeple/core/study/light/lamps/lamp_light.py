@@ -20,11 +20,12 @@ from steeple.core.budget import side_by_side
 from steeple.core.geometry.kernels import Array
 from steeple.core.light.emitters import Emitter, Lit, light_at, rows_of
 from steeple.core.light.gloss import FINISHES, VISIBLE, gloss_luminance
+from steeple.core.light.ies import flux_of
 from steeple.core.study.hold.study import HoldStudy
 from steeple.core.study.inputs.panel import GivenCard
 from steeple.core.study.inputs.work import GivenWork
 from steeple.core.study.lens.study import LensStudy
-from steeple.core.study.light.lamps.places import blocked_by, in_frame
+from steeple.core.study.light.lamps.places import blocked, in_frame
 from steeple.core.study.light.lamps.scene import (
     LightScene,
     Standing,
@@ -32,11 +33,9 @@ from steeple.core.study.light.lamps.scene import (
     light_scene,
     rig_capsules,
 )
-from steeple.core.study.light.lamps.targets import ALL_POSES, Targets, targets_of
+from steeple.core.study.light.lamps.targets import ALL_POSES, MAP, Targets, targets_of
 
-MAP = (18, 12)
-"""Points of the map of the zone, left to right and near to far."""
-CARD_POINTS = (5, 4)
+CARD_POINTS = (12, 12)
 OFF_CARD_MM = 2.0
 ROOM_REFLECTANCE = 0.5
 """Mean reflectance of a room's surfaces; a planning value: light walls and ceiling, wooden floor."""
@@ -45,12 +44,11 @@ _THREADS = 2
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Spread:
-    """Light in lux at the points of a ground: over the map with nothing in the way, with camera and
-    rig, with everything but the maker; and in each pose with nothing, with what stands in the room,
-    and with everything."""
+    """Light in lux at the points of a ground: over the map with nothing in the way, with what stands in
+    the room, with everything but the maker; and in each pose the same with the maker."""
 
     free: Array
-    rig: Array
+    things: Array
     still: Array
     pose_free: tuple[Array, ...]
     pose_things: tuple[Array, ...]
@@ -60,7 +58,7 @@ class Spread:
         """The sum with a multiple of another."""
         return Spread(
             free=self.free + times * other.free,
-            rig=self.rig + times * other.rig,
+            things=self.things + times * other.things,
             still=self.still + times * other.still,
             pose_free=_sum(self.pose_free, other.pose_free, times),
             pose_things=_sum(self.pose_things, other.pose_things, times),
@@ -71,7 +69,7 @@ class Spread:
         """The sum with the same light everywhere."""
         return Spread(
             free=self.free + lux,
-            rig=self.rig + lux,
+            things=self.things + lux,
             still=self.still + lux,
             pose_free=tuple(one + lux for one in self.pose_free),
             pose_things=tuple(one + lux for one in self.pose_things),
@@ -146,7 +144,9 @@ def ground_of(
 ) -> Ground:
     """Points and solids of a plan as one of its cameras has them, with its cards and the cameras
     ``beside`` that one."""
-    scene = light_scene(work, lens, hold, tuple(card.hull for card in cards), measured, beside)
+    scene = light_scene(
+        work, lens, hold, tuple((card.name, card.hull) for card in cards), measured, beside
+    )
     ground = Ground(
         scene=scene,
         cards=cards,
@@ -171,21 +171,19 @@ def _spreads(ground: Ground, rows: Array) -> list[Spread]:
         )
 
     def flat(place: int) -> Lit:
-        solids = (scene.rig, scene.still)[place]
-        return light_at(
-            ground.points, normal, rows, solids, scene.tables, how="map" if place else "sums"
-        )
+        solids = (scene.things, scene.still)[place]
+        return light_at(ground.points, normal, rows, solids, scene.tables, how="map")
 
     together = np.vstack(targets.points)
     maps = [partial(flat, place) for place in range(2)]
     every_pose = [partial(pose, place) for place in ALL_POSES]
-    rig, still, *poses = side_by_side(lambda one: one(), maps + every_pose, threads=_THREADS)
+    beside, still, *poses = side_by_side(lambda one: one(), maps + every_pose, threads=_THREADS)
     things = light_at(together, normal, rows, scene.things, scene.tables, how="sums").seen
     cuts = np.cumsum([len(points) for points in targets.points])[:-1]
     return [
         Spread(
             free=still.free[i],
-            rig=rig.seen[i],
+            things=beside.seen[i],
             still=still.seen[i],
             pose_free=tuple(one.free[i] for one in poses),
             pose_things=tuple(np.split(things[i], cuts)),
@@ -220,8 +218,11 @@ def _on_cards(ground: Ground, rows: Array) -> Array:
     return found
 
 
-def flux_lm(emitter: Emitter) -> float:
-    """All the light of a lamp of that intensity on its axis."""
+def flux_lm(emitter: Emitter, tables: Array) -> float:
+    """All the light of a lamp of that intensity on its axis; one that is known by a file gives what its
+    table among ``tables`` adds up to."""
+    if emitter.table >= 0:
+        return emitter.intensity_cd * flux_of(tables[emitter.table])
     if emitter.shape == "bulb":
         return 4 * math.pi * emitter.intensity_cd
     return 2 * math.pi * emitter.intensity_cd / (emitter.exponent + 1.0)
@@ -251,7 +252,8 @@ def lamp_lights(ground: Ground, emitters: Sequence[Emitter]) -> list[LampLight]:
     on_cards = _on_cards(ground, rows) if ground.cards else None
     bounce = room_lx_per_lm(ground.scene.work)
     found = []
-    for index, (one, direct) in enumerate(zip(ones, spreads, strict=True)):
+    barriers = blocked(ground.scene, ones)
+    for index, (one, direct, barred) in enumerate(zip(ones, spreads, barriers, strict=True)):
         total, card_cd = direct, []
         if on_cards is not None:
             for card, spread, lux in zip(
@@ -260,7 +262,7 @@ def lamp_lights(ground: Ground, emitters: Sequence[Emitter]) -> list[LampLight]:
                 card_cd.append(card.sends * float(lux) * card.emitter.area_mm2 / 1e6 / math.pi)
                 total = total.plus(spread, card_cd[-1])
         if bounce > 0:
-            total = total.lifted(bounce * flux_lm(one))
+            total = total.lifted(bounce * flux_lm(one, ground.scene.tables))
         found.append(
             LampLight(
                 emitter=one,
@@ -269,7 +271,7 @@ def lamp_lights(ground: Ground, emitters: Sequence[Emitter]) -> list[LampLight]:
                 gloss=_gloss(ground, rows[index : index + 1], direct.free),
                 card_cd=tuple(card_cd),
                 in_frame=in_frame(ground.scene, one),
-                blocked=blocked_by(ground.scene, one),
+                blocked=barred,
             )
         )
     return found

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -23,8 +23,6 @@ BARREL_MM = 34.0
 BODY_MM = (120.0, 90.0)
 """Half-width of a lens and width and height of a body, as they throw shadows; planning values."""
 COLUMN_MM = 16.0
-ROOM_HIGH_MM = 1500.0
-"""Boxes of the room that begin higher than this over the table are left out as too far off."""
 
 
 def lifted(work: GivenWork, points: Array) -> Array:
@@ -116,6 +114,10 @@ def rig_capsules(hold: HoldStudy | None) -> list[tuple[float, ...]]:
     ]
 
 
+HEAD_CLEAR_MM, BODY_CLEAR_MM = 120.0, 20.0
+"""Room that a lamp leaves to a head, and to the rest of a body."""
+Obstacle = tuple[str, Hull | Array, float]
+"""What a lamp may not stand in: its name, a convex solid or capsules (m, 7), and the room to leave."""
 Standing = tuple[LensStudy | None, HoldStudy | None]
 """A camera as it stands, with what holds it."""
 
@@ -133,18 +135,18 @@ class LightScene:
     """Everything that lamps are judged in.
 
     ``still`` are the solids that do not move: things, room, camera, rig. ``things`` leaves out
-    camera and rig. ``measured`` are the IES files of its lamps. ``people`` are the capsules of the maker in each pose, and of anybody else.
+    camera and rig. ``obstacles`` are the same with their names, with everybody in every pose. ``measured`` are the IES files of its lamps. ``people`` are the capsules of the maker in each pose, and of anybody else.
     """
 
     work: GivenWork
     lens: LensStudy | None
     still: Solids
     things: Solids
-    rig: Solids
     measured: tuple[str, ...]
     people: tuple[Array, ...]
     upper: tuple[Array, ...]
     arms: tuple[Array, ...]
+    obstacles: tuple[Obstacle, ...]
 
     @property
     def tables(self) -> Array:
@@ -155,6 +157,10 @@ class LightScene:
     def poses(self) -> int:
         """How many poses of the people it has."""
         return len(self.people)
+
+    def beside_also(self, more: Sequence[Obstacle]) -> LightScene:
+        """The same with more that a lamp may not stand in."""
+        return replace(self, obstacles=(*self.obstacles, *more))
 
     def in_pose(self, pose: int) -> Solids:
         """All solids in one pose."""
@@ -178,27 +184,32 @@ def light_scene(
     work: GivenWork,
     lens: LensStudy | None,
     hold: HoldStudy | None,
-    cards: tuple[Hull, ...] = (),
+    cards: Sequence[tuple[str, Hull]] = (),
     measured: tuple[str, ...] = (),
     beside: Sequence[Standing] = (),
 ) -> LightScene:
     """Points and solids of a plan as one of its cameras has them; cards stand among the things, and
     the cameras ``beside`` it are in the way as it is itself."""
     hulls, balls = item_hulls(work)
-    hulls += cards
+    solid = [one for one in work.items if one.kind != "sphere"]
+    named = [(item.name, hull) for item, hull in zip(solid, hulls, strict=True)]
+    named += cards
+    hulls += [hull for _, hull in cards]
     for block in work.blocks:
-        if block.low < ROOM_HIGH_MM:
-            centre = Vector(
-                (block.left + block.right) / 2, (block.near + block.far) / 2, (block.low + block.high) / 2
-            )  # fmt: skip
-            sizes = Vector(block.right - block.left, block.far - block.near, block.high - block.low)
-            hulls.append(box_hull(centre, sizes))
+        centre = Vector(
+            (block.left + block.right) / 2, (block.near + block.far) / 2, (block.low + block.high) / 2
+        )  # fmt: skip
+        sizes = Vector(block.right - block.left, block.far - block.near, block.high - block.low)
+        hulls.append(box_hull(centre, sizes))
+        named.append((block.name, hulls[-1]))
     camera_hulls: list[Hull] = []
     tubes: list[tuple[float, ...]] = []
+    rig: list[tuple[float, ...]] = []
     for camera, support in ((lens, hold), *beside):
         bodies, barrels = camera_solids(camera) if camera is not None else ([], [])
         camera_hulls += bodies
-        tubes += barrels + rig_capsules(support)
+        tubes += barrels
+        rig += rig_capsules(support)
     with_maker = lens is None or lens.camera.sees_maker
     second = work.maker.second
     others = rows_of(second.solids) if second is not None else np.zeros((0, 7))
@@ -211,14 +222,33 @@ def light_scene(
     return LightScene(
         work=work,
         lens=lens,
-        still=solids_of(np.array(balls + tubes).reshape(-1, 7), (*hulls, *camera_hulls)),
+        still=solids_of(np.array(balls + tubes + rig).reshape(-1, 7), (*hulls, *camera_hulls)),
         things=things,
-        rig=solids_of(np.array(tubes).reshape(-1, 7), tuple(camera_hulls)),
         measured=measured,
         people=tuple(np.vstack([up, arm, others]) for up, arm in zip(upper, arms, strict=True)),
         upper=upper,
         arms=arms,
+        obstacles=(
+            *((name, hull, 0.0) for name, hull in named),
+            *(("the camera", hull, 0.0) for hull in camera_hulls),
+            *_capsules("a thing in the zone", np.array(balls), 0.0),
+            *_capsules("the lens", np.array(tubes), 0.0),
+            *_capsules("what holds the camera", np.array(rig), 0.0),
+            *_capsules("your head", _heads(work) if with_maker else none, HEAD_CLEAR_MM),
+            *_capsules("your body", np.vstack([*upper, *arms]), BODY_CLEAR_MM),
+            *_capsules("the second person", others, BODY_CLEAR_MM),
+        ),
     )
+
+
+def _capsules(name: str, rows: Array, clear_mm: float) -> list[Obstacle]:
+    return [(name, rows.reshape(-1, 7), clear_mm)] if len(rows) else []
+
+
+def _heads(work: GivenWork) -> Array:
+    """Every head in every pose as capsules, shape (n, 7)."""
+    heads = work.maker.heads
+    return np.column_stack([heads[:, :3], heads])
 
 
 MIDDLE = MIDDLE_POSE

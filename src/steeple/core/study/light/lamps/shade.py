@@ -8,11 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from steeple.core.geometry.kernels import Array
-from steeple.core.light.emitters import light_at, rows_of
-from steeple.core.study.inputs.lamp import (
-    GivenLamp,
-)
-from steeple.core.study.light.daylight import LitWindows
+from steeple.core.light.emitters import Emitter, light_at, rows_of
 from steeple.core.study.light.lamps.lamp_light import (
     Ground,
     Spread,
@@ -35,10 +31,9 @@ class Shade:
     by: str
 
 
-def shade_of(
-    ground: Ground, together: Spread, given: Sequence[GivenLamp], daylight: LitWindows | None
-) -> Shade:
-    """Shadows of maker, camera and rig, of all lit lamps together, on what the camera sees."""
+def shade_of(ground: Ground, together: Spread, areas: Sequence[tuple[Emitter, float]]) -> Shade:
+    """Shadows of maker, camera and rig, of all light together, on what the camera sees; ``areas`` are
+    what shines, as `areas_of` has it."""
     depths, means, all_weights = [], [], []
     for without, within, weights in zip(
         together.pose_things, together.pose_all, ground.targets.weights, strict=True
@@ -55,14 +50,13 @@ def shade_of(
     deep, weights = np.concatenate(depths), np.concatenate(all_weights)
     p95 = darkest_twentieth(deep, weights)
     pose = int(np.argmax(means))
-    lit = [one.emitter for one in given if one.is_lit]
-    lit += daylight.emitters if daylight else ()
+    lit = tuple(one for one, _ in areas)
     return Shade(
         mean=float((deep * weights).sum() / weights.sum()),
         p95=p95,
         worst=float(deep.max()),
         pose=pose,
-        by=_caster(ground, rows_of(tuple(lit)), pose) if p95 > SHADE_STOPS else "",
+        by=_caster(ground, rows_of(lit), pose) if p95 > SHADE_STOPS else "",
     )
 
 

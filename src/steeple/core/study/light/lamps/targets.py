@@ -14,6 +14,8 @@ ACTION_WEIGHT = 2.0
 """How much the action weighs against the zone round it."""
 
 ZONE_POINTS = (6, 4)
+MAP = (18, 12)
+"""Points of the map of the zone, left to right and near to far."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -56,6 +58,22 @@ def darkest_twentieth(depth: Array, weights: Array) -> float:
     order = depth.argsort()
     share = weights[order].cumsum() / weights.sum()
     return float(depth[order][min(len(order) - 1, int(np.searchsorted(share, 0.95)))])
+
+
+def ninths(lx: Array) -> Array:
+    """Mean of each ninth of a map of `MAP` points, near to far and left to right: shape (3, 3)."""
+    across, along = MAP
+    return np.asarray(lx.reshape(3, along // 3, 3, across // 3).mean(axis=(1, 3)))
+
+
+def uneven_stops(lx: Array) -> float:
+    """Brightest against darkest ninth of a map, in stops, at most `DEEPEST_STOPS`: a side that lies in the
+    dark counts, the small shadow beside a pot does not."""
+    found = ninths(lx)
+    least, most = float(found.min()), float(found.max())
+    if least <= most * 2.0**-DEEPEST_STOPS:
+        return DEEPEST_STOPS
+    return float(np.log2(most / least))
 
 
 DRAFT_POSES, ALL_POSES = (1, 4, 7), tuple(range(9))
