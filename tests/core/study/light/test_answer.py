@@ -83,8 +83,19 @@ def test_where_its_middle_is_by_the_edges_and_what_it_gives(plan: Plan) -> None:
     key = study.key
     assert key is not None
     centre, figures = key.lamp.centre, under(plan)
-    assert f"Its middle {(centre.x + 700) / 10:.1f} cm from the left table edge" in figures
-    assert f"{(centre.y + 350) / 10:.1f} cm from yours" in figures
+    across = {
+        True: f"Its middle {(centre.x + 700) / 10:.1f} cm from the left table edge",
+        centre.x < -700: f"Its middle {(-700 - centre.x) / 10:.1f} cm left of the table",
+        centre.x > 700: f"Its middle {(centre.x - 700) / 10:.1f} cm right of the table",
+    }
+    away = {
+        True: f"{(centre.y + 350) / 10:.1f} cm from your table edge",
+        centre.y < -350: f"{(-350 - centre.y) / 10:.1f} cm before your table edge",
+        centre.y > 350: f"{(centre.y - 350) / 10:.1f} cm beyond the far table edge",
+    }
+    assert across[True] in figures
+    assert away[True] in figures
+    assert "−" not in figures
     assert f"{centre.z / 10:.1f} cm above the table" in figures
     assert f"{study.mean_lx:.0f} lx on the zone" in figures
     assert "daylight" not in figures

@@ -6,7 +6,7 @@ from steeple.core.errors import InputError
 from steeple.core.plan.changes import Change
 from steeple.core.plan.document import Plan
 from steeple.core.solve.lens.search import check_camera
-from steeple.core.study.base.phrases import clock_words
+from steeple.core.study.base.phrases import by_edges, clock_words
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.cache import StudyCache
@@ -144,13 +144,11 @@ def dome_of(
         soft = soft_mm(scene.work.plane, there, HAND_MM)
         says += say("; edges of a hand’s shadow soft over {soft}", soft=mm(soft))
         says += say("; the work mirrors it a little.") if best.glare > 0 else say(".")
-        spot, table = (
-            spot_at(scene.work.plane.middle, *best.way, study.distance_mm),
-            scene.work.table,
-        )
+        spot = spot_at(scene.work.plane.middle, *best.way, study.distance_mm)
+        (across, right), (away, far) = by_edges(scene.work.table, spot.x, spot.y)
         says += say(
-            " Its middle then {right} from the left table edge, {away} from yours, {up} above the table.",
-            right=mm(spot.x - table.left), away=mm(spot.y - table.near), up=mm(spot.z),
+            " Its middle then {right} " + across + ", {far} " + away + ", {up} above the table.",
+            right=mm(right), far=mm(far), up=mm(spot.z),
         )  # fmt: skip
         changes = place_changes(
             lamp, scene, (best.azimuth_deg, best.elevation_deg), study.distance_mm

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from steeple.core.geometry.rectangle import Side
+from steeple.core.geometry.rectangle import Rectangle, Side
 
 SIDE_WORDS: dict[Side, str] = {
     "left": "at the left",
@@ -19,3 +19,24 @@ def clock_words(azimuth_deg: float) -> str:
     half_hours = round(azimuth_deg / _HALF) % 24
     hour = half_hours // 2 or 12
     return f"{hour} o’clock" if half_hours % 2 == 0 else f"half past {hour}"
+
+
+Edge = tuple[str, float]
+"""From which edge of the table a place is measured, and how far, in millimetres above 0."""
+
+
+def by_edges(table: Rectangle, x_mm: float, y_mm: float) -> tuple[Edge, Edge]:
+    """A place by the edges of the table from which a tape reaches it, across and away."""
+    if x_mm < table.left:
+        across = ("left of the table", table.left - x_mm)
+    elif x_mm > table.right:
+        across = ("right of the table", x_mm - table.right)
+    else:
+        across = ("from the left table edge", x_mm - table.left)
+    if y_mm > table.far:
+        away = ("beyond the far table edge", y_mm - table.far)
+    elif y_mm < table.near:
+        away = ("before your table edge", table.near - y_mm)
+    else:
+        away = ("from your table edge", y_mm - table.near)
+    return across, away

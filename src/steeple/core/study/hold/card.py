@@ -6,7 +6,7 @@ from collections.abc import Collection
 
 from steeple.core.geometry.rectangle import Rectangle
 from steeple.core.study.base.card import CardRow, CardSection, PlacedSection
-from steeple.core.study.base.phrases import clock_words
+from steeple.core.study.base.phrases import by_edges, clock_words
 from steeple.core.study.base.sentence import Quantity, mm
 from steeple.core.study.hold.answer import azimuth_of
 from steeple.core.study.hold.clashes import Placement
@@ -82,22 +82,10 @@ def _setting(hold: HoldStudy, placement: Placement, fields: Collection[str]) -> 
 
 def _foot_rows(what: str, placement: Placement, table: Rectangle) -> list[CardRow]:
     """Where the column stands, by the nearest edges of the table, in figures above 0."""
-    x, y = placement.foot.x, placement.foot.y
-    if x < table.left:
-        across = (f"{what} left of the table", table.left - x)
-    elif x > table.right:
-        across = (f"{what} right of the table", x - table.right)
-    else:
-        across = (f"{what} from the left table edge", x - table.left)
-    if y > table.far:
-        away = (f"{what} beyond the far table edge", y - table.far)
-    elif y < table.near:
-        away = (f"{what} before your table edge", table.near - y)
-    else:
-        away = (f"{what} from your table edge", y - table.near)
+    edges = by_edges(table, placement.foot.x, placement.foot.y)
     return [
-        CardRow(label=words, quantity=mm(length), hint="to the middle of its tube")
-        for words, length in (across, away)
+        CardRow(label=f"{what} {edge}", quantity=mm(length), hint="to the middle of its tube")
+        for edge, length in edges
     ]
 
 

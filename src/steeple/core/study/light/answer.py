@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from steeple.core.study.base.answer import Answer
-from steeple.core.study.base.phrases import clock_words
+from steeple.core.study.base.phrases import by_edges, clock_words
 from steeple.core.study.base.sentence import Piece, Quantity, Sentence, door, mm, say
 from steeple.core.study.base.step import Context
 from steeple.core.study.light.lamps.lamp_study import LampStudy
@@ -91,11 +91,12 @@ def _without_lamps(study: LightStudy) -> Sentence:
 def _under(study: LightStudy, key: LampStudy) -> Sentence:
     table, c = study.work.table, key.lamp.centre
     at = f"/{key.lamp.at}/position"
+    (across, right), (away, far) = by_edges(table, c.x, c.y)
     pieces: list[Sentence] = [
         say(
-            "Its middle {x} from the left table edge, {y} from yours, {z} above the table",
-            x=door(mm(c.x - table.left), field=f"{at}/x_mm"),
-            y=door(mm(c.y - table.near), field=f"{at}/y_mm"),
+            "Its middle {x} " + across + ", {y} " + away + ", {z} above the table",
+            x=door(mm(right), field=f"{at}/x_mm"),
+            y=door(mm(far), field=f"{at}/y_mm"),
             z=door(mm(c.z), field=f"{at}/z_mm"),
         )
     ]

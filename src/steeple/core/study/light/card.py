@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Collection
 
 from steeple.core.study.base.card import CardRow, CardSection, PlacedSection
-from steeple.core.study.base.phrases import clock_words
+from steeple.core.study.base.phrases import by_edges, clock_words
 from steeple.core.study.base.sentence import Quantity, mm
 from steeple.core.study.light.lamps.lamp_study import LampStudy
 from steeple.core.study.light.study import LightStudy
@@ -27,8 +27,10 @@ def light_sections(light: LightStudy, of: str, fields: Collection[str]) -> list[
                 assumed=f"/{card.at}/position/z_mm" in fields,
             )
         )
-        rows.append(CardRow(label="from the left table edge", quantity=mm(place[0] - table.left)))
-        rows.append(CardRow(label="from your table edge", quantity=mm(place[1] - table.near)))
+        rows += [
+            CardRow(label=edge, quantity=mm(length))
+            for edge, length in by_edges(table, place[0], place[1])
+        ]
     once = _once(light)
     sections: list[PlacedSection] = []
     if rows:
@@ -45,6 +47,7 @@ def light_sections(light: LightStudy, of: str, fields: Collection[str]) -> list[
 
 def _lamp_rows(light: LightStudy, lamp: LampStudy, fields: Collection[str]) -> list[CardRow]:
     table, c = light.work.table, lamp.lamp.centre
+    (across, right), (away, far) = by_edges(table, c.x, c.y)
     at = f"/{lamp.lamp.at}/position"
     where = f"at {clock_words(lamp.azimuth_deg)}, {lamp.elevation_deg:.0f}° up from the work"
     return [
@@ -55,14 +58,14 @@ def _lamp_rows(light: LightStudy, lamp: LampStudy, fields: Collection[str]) -> l
             assumed=f"{at}/z_mm" in fields,
         ),
         CardRow(
-            label="from the left table edge",
-            quantity=mm(c.x - table.left),
+            label=across,
+            quantity=mm(right),
             hint="drop a plumb line from its middle",
             assumed=f"{at}/x_mm" in fields,
         ),
         CardRow(
-            label="from your table edge",
-            quantity=mm(c.y - table.near),
+            label=away,
+            quantity=mm(far),
             assumed=f"{at}/y_mm" in fields,
         ),
     ]
