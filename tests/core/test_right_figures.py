@@ -13,6 +13,7 @@ import pytest
 
 from steeple.core.evaluation import evaluate
 from steeple.core.findings.finding import Finding
+from steeple.core.plan.changes import apply_changes
 from steeple.core.plan.document import Plan
 from steeple.core.plan.reading import read_plan
 from steeple.core.study.base.sentence import sentence_words
@@ -22,6 +23,7 @@ from steeple.core.study.light.figures import HAND_MM
 from steeple.core.study.light.lamps.lamp_light import flux_lm, room_lx_per_lm
 from steeple.core.study.light.study import LightStudy
 from steeple.core.study.plan_study import CameraStudy, camera_studies
+from tests.core.solve.test_mends import EVERYTHING
 
 PLANS = Path(__file__).parents[1] / "reference" / "plans"
 
@@ -229,3 +231,25 @@ def test_an_exposure_keeps_to_what_the_camera_can() -> None:
     assert body.longest_shutter_s is not None
     assert sight.shutter_s <= body.longest_shutter_s
     assert sight.shutter_s == pytest.approx(0.01)
+
+
+def test_the_reason_for_a_missing_height_is_the_height() -> None:
+    said = found("X7_2m")["hold.out-of-reach"]
+    reason = sentence_words(said.reason, "cm")
+    assert "cm of height" in title(said) or "high" in title(said)
+    assert "sections" not in reason
+    assert "holds the camera screw" in reason
+
+
+def test_what_lies_in_the_cupboard_joins_in_the_finding_as_in_the_comparison() -> None:
+    wanted = plan("SUP_9003")
+    bare = {one.code: one for one in evaluate(wanted, try_mends=False).findings}
+    assert bare["hold.cannot-be-joined"].verdict == "fails"
+    found = {one.code: one for one in evaluate(wanted, owned=EVERYTHING).findings}
+    joins = found["hold.cannot-be-joined"]
+    assert joins.verdict == "watch"
+    assert "in your cupboard" in title(joins)
+    fixes = joins.fixes
+    assert fixes
+    after = evaluate(apply_changes(wanted, fixes[0].changes), try_mends=False).findings
+    assert {one.code: one for one in after}["hold.cannot-be-joined"].verdict == "holds"

@@ -101,13 +101,14 @@ def out_of_reach(scene: CameraStudy) -> Judgement | None:
         return _off_the_arm(scene, hold, hold.shared)
     lacks = _lacking(scene, placement)
     if lacks:
-        spans = span_words(hold)
         why = say("")
-        for one in spans:
-            why += one + say(". ")
-        if not spans and placement.height_short_mm:
+        if placement.height_short_mm:
             why = _height_reason(gear.lowest_mm, gear.highest_mm)
-        elif not spans:
+        if placement.short_mm or not placement.height_short_mm:
+            # The sections of a bar are the reason where its span is what lacks, not its height.
+            for one in span_words(hold):
+                why += one + say(". ")
+        if not why:
             why = say("It reaches {most} at most.", most=mm(hold.support.most_reach_mm))
         worst = max(placement.short_mm or 0.0, abs(placement.height_short_mm or 0.0))
         return Judgement(

@@ -5,12 +5,15 @@ from __future__ import annotations
 import math
 
 from steeple.core.findings.finding import Judgement, Verdict, measured
-from steeple.core.findings.hold.fixes import hold_moves
+from steeple.core.findings.hold.fixes import hold_moves, parts_needed
 from steeple.core.findings.rule import rule
 from steeple.core.hold.tipping import KNOCK_N, LEAST_RATIO
+from steeple.core.plan.gear.adapter import Adapter
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.hold.figures import sandbag_best
+from steeple.core.study.hold.joining import joined
 from steeple.core.study.hold.study import HoldStudy
+from steeple.core.study.lens.study import LensStudy
 from steeple.core.study.plan_study import CameraStudy
 
 _SHORT_MM = 50.0
@@ -250,10 +253,17 @@ def shakes(scene: CameraStudy) -> Judgement | None:
     )  # fmt: skip
 
 
+def _joins(hold: HoldStudy, lens: LensStudy, adapters: tuple[Adapter, ...]) -> bool:
+    """Whether nothing is missing with some adapters."""
+    chain = joined(hold.support.gear, lens.camera.body, adapters).chain
+    return chain is not None and not chain.missing
+
+
 @rule(
     "hold.cannot-be-joined",
     name="Cannot be joined",
-    trigger="no row of threads, studs, plates and clamps at hand leads from support to camera",
+    trigger="no row of threads, studs, plates and clamps at hand leads from support to camera; watch: "
+    "one does with parts of the cupboard that are not in the plan",
     harm="On the day a stud is missing, and nothing can be filmed.",
     source="ISO 1222, ISO 518; a shortest path through the parts there are",
     fixes=hold_moves,
@@ -279,6 +289,15 @@ def cannot_join(scene: CameraStudy) -> Judgement | None:
             place="screw",
         )
     missing = join.chain.missing
+    own = parts_needed(hold.support.gear, scene, scene.owned.adapters) if missing else ()
+    if own and scene.lens is not None and _joins(hold, scene.lens, (*scene.plan.adapters, *own)):
+        names = " and ".join(one.name for one in own)
+        return Judgement(
+            verdict="watch",
+            title=say("It is joined with what lies in your cupboard: {names}", names=names),
+            reason=say("Take it into the plan, so that it is packed."),
+            place="screw",
+        )
     if missing:
         names = " and ".join(one.piece.name for one in missing)
         return Judgement(
