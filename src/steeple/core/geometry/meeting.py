@@ -5,11 +5,12 @@ References: Ericson, *Real-Time Collision Detection*, ch. 4 (separating axes) an
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 
 import numpy as np
 
-from steeple.core.geometry.kernels import Array
+from steeple.core.geometry.kernels import Array, loop
 
 _NARROWINGS = 40
 """Each leaves two thirds of the stretch: what is left of a metre is less than 0.1 µm."""
@@ -71,23 +72,44 @@ def capsule_gaps(boxes: Boxes, capsules: Array) -> Array:
     along it, as both are convex; it is found by narrowing.
     """
 
-    def turned(points: Array) -> Array:
-        ways = points[None, :, :] - boxes.middles[:, None, :]
-        return np.asarray(np.einsum("nmk,nik->nmi", ways, boxes.axes))
+    gaps = np.empty((len(boxes), len(capsules)))
+    _gaps(boxes.middles, boxes.axes, boxes.halves, np.ascontiguousarray(capsules), gaps)
+    return gaps
 
-    a, b = turned(capsules[:, :3]), turned(capsules[:, 3:6])
-    along, halves = b - a, boxes.halves[:, None, :]
 
-    def gap(share: Array) -> Array:
-        out = np.maximum(np.abs(a + share[:, :, None] * along) - halves, 0.0)
-        return np.asarray(np.sqrt((out**2).sum(axis=2)))
+@loop
+def _off(
+    middles: Array, axes: Array, halves: Array, capsules: Array, i: int, j: int, share: float
+) -> float:
+    """Squared distance of a place on the middle line of a capsule from a box."""
+    x = capsules[j, 0] + share * (capsules[j, 3] - capsules[j, 0]) - middles[i, 0]
+    y = capsules[j, 1] + share * (capsules[j, 4] - capsules[j, 1]) - middles[i, 1]
+    z = capsules[j, 2] + share * (capsules[j, 5] - capsules[j, 2]) - middles[i, 2]
+    total = 0.0
+    for k in range(3):
+        along = x * axes[i, k, 0] + y * axes[i, k, 1] + z * axes[i, k, 2]
+        out = abs(along) - halves[i, k]
+        if out > 0.0:
+            total += out * out
+    return total
 
-    low, high = np.zeros(a.shape[:2]), np.ones(a.shape[:2])
-    for _ in range(_NARROWINGS):
-        third = (high - low) / 3
-        left = gap(low + third) <= gap(high - third)
-        high, low = np.where(left, high - third, high), np.where(left, low, low + third)
-    return np.asarray(gap((low + high) / 2) - capsules[None, :, 6])
+
+@loop
+def _gaps(middles: Array, axes: Array, halves: Array, capsules: Array, gaps: Array) -> None:
+    """As `capsule_gaps`, written to ``gaps``."""
+    for i in range(len(middles)):
+        for j in range(len(capsules)):
+            low, high = 0.0, 1.0
+            for _ in range(_NARROWINGS):
+                third = (high - low) / 3.0
+                if _off(middles, axes, halves, capsules, i, j, low + third) <= _off(
+                    middles, axes, halves, capsules, i, j, high - third
+                ):
+                    high -= third
+                else:
+                    low += third
+            off = _off(middles, axes, halves, capsules, i, j, (low + high) / 2.0)
+            gaps[i, j] = math.sqrt(off) - capsules[j, 6]
 
 
 def axes_gap(corners: Array, others: Array, normals: Array, edges: Array, more: Array) -> float:
