@@ -102,6 +102,22 @@ def test_every_public_thing_of_the_core_says_what_it_is() -> None:
     assert silent == []
 
 
+def test_names_are_given_to_sentences_never_joined_into_their_templates() -> None:
+    """A thing called “{up}” must not be said as a figure of its sentence."""
+    joined, seen = [], 0
+    for path in CORE.rglob("*.py"):
+        for node in ast.walk(ast.parse(path.read_text(encoding="utf-8"))):
+            if not isinstance(node, ast.Call) or getattr(node.func, "id", "") != "say":
+                continue
+            seen += 1
+            if node.keywords and node.args:
+                parts = ast.walk(node.args[0])
+                if any(isinstance(one, ast.Attribute) and one.attr == "name" for one in parts):
+                    joined.append(f"{path.relative_to(CORE)}:{node.lineno}")
+    assert seen > 300
+    assert joined == []
+
+
 NUMERIC_ROOMS = ("geometry", "optics", "body", "hold", "light", "sound", "roll", "frame", "simcam")
 
 

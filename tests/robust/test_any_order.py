@@ -180,24 +180,15 @@ class Shelf(RuleBasedStateMachine):
             plan.title, plan.revision = title, plan.revision + 1
             plan.shows(reply.json())
 
-    @rule(plan=plans)
-    def undo(self, plan: Known) -> None:
-        reply = self.step(plan, "undo", plan.revision)
-        if plan.removed or not plan.back:
+    @rule(plan=plans, word=st.sampled_from(["undo", "redo"]))
+    def step_back_or_forth(self, plan: Known, word: str) -> None:
+        reply = self.step(plan, word, plan.revision)
+        leaves, finds = (plan.forth, plan.back) if word == "undo" else (plan.back, plan.forth)
+        if plan.removed or not finds:
             assert reply.status_code == (404 if plan.removed else 409)
             return
-        plan.forth.append(plan.title)
-        plan.title, plan.revision = plan.back.pop(), plan.revision + 1
-        plan.shows(reply.json())
-
-    @rule(plan=plans)
-    def redo(self, plan: Known) -> None:
-        reply = self.step(plan, "redo", plan.revision)
-        if plan.removed or not plan.forth:
-            assert reply.status_code == (404 if plan.removed else 409)
-            return
-        plan.back.append(plan.title)
-        plan.title, plan.revision = plan.forth.pop(), plan.revision + 1
+        leaves.append(plan.title)
+        plan.title, plan.revision = finds.pop(), plan.revision + 1
         plan.shows(reply.json())
 
     @rule(plan=plans)

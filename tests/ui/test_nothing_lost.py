@@ -6,7 +6,7 @@ import re
 import time
 
 import pytest
-from playwright.sync_api import BrowserContext, Page, Route, expect
+from playwright.sync_api import BrowserContext, Locator, Page, Route, expect
 
 from steeple.core.plan.reading import read_plan
 from tests.plans import SOUND, changed
@@ -38,6 +38,16 @@ def test_a_second_window_is_told_and_brought_up_to_date(
     other.bring_to_front()
     expect(other.get_by_text("changed in another window; here is its newest")).to_be_visible()
     expect(other.locator(HEIGHT)).to_have_attribute("aria-valuetext", "73.0 cm")
+
+
+def on_the_lens_sheet(server: Server, context: BrowserContext) -> tuple[str, Page, Locator]:
+    """A sound plan on the shelf, its lens sheet, and the handle of the lens on it."""
+    plan_id = server.put_on_shelf(SOUND)
+    page = context.new_page()
+    page.goto(f"{server.base}/plan/{plan_id}/lens")
+    height = page.locator(HEIGHT)
+    expect(height).to_be_visible()
+    return plan_id, page, height
 
 
 def conflicting(server: Server, context: BrowserContext, plan_id: str):  # type: ignore[no-untyped-def]
@@ -261,11 +271,7 @@ def test_a_reload_in_the_middle_of_saving_loses_nothing(
 def test_slow_saves_hold_nobody_up_and_lose_nothing(
     server: Server, context: BrowserContext, watch: Watch
 ) -> None:
-    plan_id = server.put_on_shelf(SOUND)
-    page = context.new_page()
-    page.goto(f"{server.base}/plan/{plan_id}/lens")
-    height = page.locator(HEIGHT)
-    expect(height).to_be_visible()
+    plan_id, page, height = on_the_lens_sheet(server, context)
     sent: list[str] = []
 
     def slowly(route: Route) -> None:
@@ -337,11 +343,7 @@ def test_a_save_refused_for_a_moment_is_tried_again(
     server: Server, context: BrowserContext, watch: Watch, status: int
 ) -> None:
     watch.expected += [str(status)]
-    plan_id = server.put_on_shelf(SOUND)
-    page = context.new_page()
-    page.goto(f"{server.base}/plan/{plan_id}/lens")
-    height = page.locator(HEIGHT)
-    expect(height).to_be_visible()
+    plan_id, page, height = on_the_lens_sheet(server, context)
     refused: list[int] = []
 
     def not_now(route: Route) -> None:

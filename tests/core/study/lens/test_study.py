@@ -237,3 +237,16 @@ def test_every_shape_of_work_plans_with_the_cupboard(shape: ShapeId) -> None:
         works.append(best.works)
     assert any(works)
     assert scene(plan).work.footprint.left >= scene(plan).work.table.left
+
+
+def test_all_fits_ends_where_the_camera_hangs_tightly() -> None:
+    """Five centimetres are wanted under the ceiling, as the rule of the ceiling has it."""
+    heights = study(changed(room__ceiling_mm=740 + 860, maker__lean_deg=0)).settings.heights
+    ceiling = heights.at("ceiling")
+    assert ceiling is not None
+    assert heights.tight_mm == pytest.approx(ceiling - 50, abs=0.5)
+    bands = {one.code: one for one in bands_of(heights)}
+    assert bands["tight"].from_mm == heights.tight_mm
+    assert bands["tight"].to_mm is None
+    good = [one for one in bands_of(heights) if one.good]
+    assert all(one.to_mm is not None and one.to_mm <= heights.tight_mm for one in good)

@@ -165,6 +165,28 @@ def test_the_sun_comes_in_where_it_stands() -> None:
     assert "09:00" in sentence_words(found.title, "cm")
 
 
+def test_the_sun_does_not_shine_through_a_screen() -> None:
+    far = {**LEFT, "wall": "far", "along_mm": 100, "away_mm": 600}
+    screen = {
+        "name": "a screen", "from_left_edge_mm": -1500, "from_front_edge_mm": 760,
+        "width_mm": 4400, "depth_mm": 20, "bottom_mm": 0,
+    }  # fmt: skip
+    open_to_it = study(with_window(far, lights=[]))
+    shut = study(with_window(far, lights=[], room__obstacles=[screen]))
+    assert open_to_it.daylight is not None
+    assert shut.daylight is not None
+    assert max(one.sun_share for one in open_to_it.daylight.study.moments) > 0.3
+    assert max(one.sun_share for one in shut.daylight.study.moments) == 0
+    assert shut.daylight.lux < 0.2 * open_to_it.daylight.lux
+
+
+def test_a_session_is_looked_at_to_its_end() -> None:
+    found = study(with_window(lights=[], day={**MAY, "begins": "09:00", "lasts_min": 100}))
+    assert found.daylight is not None
+    clocks = [one.clock for one in found.daylight.study.moments]
+    assert clocks[-3:] == ["10:15", "10:30", "10:40"]
+
+
 def test_a_turned_room_turns_the_sun() -> None:
     far = {**LEFT, "wall": "far", "along_mm": 100, "away_mm": 600}
     west = study(with_window(far, lights=[], day={**MAY, "bearing_deg": 270}))

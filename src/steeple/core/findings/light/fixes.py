@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import replace
 
 from steeple.core.findings.rule import Proposal
@@ -51,10 +51,14 @@ def light_moves(scene: CameraStudy) -> Iterator[Proposal]:
         return
     yield from _blinds(scene)
     yield from _colour(study)
-    for each in (_levels(study), _switch(scene, study), _places(study), _one_more(scene, study)):
-        for proposal in each:
-            off = any(one.path.endswith("/lit") for one in proposal.changes)
-            yield proposal if off else replace(proposal, no_mend_for=COLOUR)
+    yield from _but_for_colour(_levels(study))
+    yield from _switch(scene, study)
+    yield from _but_for_colour(_places(study))
+    yield from _but_for_colour(_one_more(scene, study))
+
+
+def _but_for_colour(proposals: Iterable[Proposal]) -> Iterator[Proposal]:
+    return (replace(one, no_mend_for=COLOUR) for one in proposals)
 
 
 def placed_at(

@@ -14,7 +14,7 @@ from steeple.core.findings.light.levels import (
 )
 from steeple.core.findings.rule import rule
 from steeple.core.study.base.sentence import mm, say
-from steeple.core.study.light.dome import soft_mm
+from steeple.core.study.light.dome import soft_mm, soft_words
 from steeple.core.study.light.figures import HAND_MM
 from steeple.core.study.light.study import LightStudy
 
@@ -188,7 +188,7 @@ def hard_edge(study: LightStudy) -> Judgement | None:
     if soft >= HARD_MM or shade.worst < 1.0:
         return Judgement(
             verdict="holds",
-            title=say("Edges of shadows are soft over {soft}", soft=mm(soft)),
+            title=say("Edges of shadows are soft over ") + soft_words(soft),
             measured=against if soft >= HARD_MM else None,
         )
     return Judgement(

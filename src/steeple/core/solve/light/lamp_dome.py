@@ -11,7 +11,15 @@ from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.inputs.lamp import reach_of, spot_at
-from steeple.core.study.light.dome import Direction, best_of, dome, lamp_in, seen_by_too, soft_mm
+from steeple.core.study.light.dome import (
+    Direction,
+    best_of,
+    dome,
+    lamp_in,
+    seen_by_too,
+    soft_mm,
+    soft_words,
+)
 from steeple.core.study.light.figures import HAND_MM
 from steeple.core.study.light.maps import LightMap, MapOf, light_map
 from steeple.core.study.plan_study import CameraStudy, camera_studies
@@ -142,7 +150,7 @@ def dome_of(
             )
         there = lamp_in(scene.light.scene, fixture, best.way, study.distance_mm)
         soft = soft_mm(scene.work.plane, there, HAND_MM)
-        says += say("; edges of a hand’s shadow soft over {soft}", soft=mm(soft))
+        says += say("; edges of a hand’s shadow soft over ") + soft_words(soft)
         says += say("; the work mirrors it a little.") if best.glare > 0 else say(".")
         spot = spot_at(scene.work.plane.middle, *best.way, study.distance_mm)
         (across, right), (away, far) = by_edges(scene.work.table, spot.x, spot.y)

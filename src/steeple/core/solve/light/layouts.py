@@ -34,11 +34,11 @@ from steeple.core.solve.light.ways import (
 )
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.result import Result
-from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
+from steeple.core.study.base.sentence import Quantity, Sentence, say
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.inputs.lamp import STAND_ENDS, lamp_size
 from steeple.core.study.inputs.window import given_windows
-from steeple.core.study.light.dome import Direction, lamp_in, merit, soft_mm
+from steeple.core.study.light.dome import Direction, lamp_in, merit, soft_mm, soft_words
 from steeple.core.study.light.figures import HAND_MM
 from steeple.core.study.light.lamps.lamp_light import Ground, Spread
 from steeple.core.study.light.lamps.places import in_another
@@ -208,7 +208,7 @@ def _with_cards(
         )
         if study.key is not None:
             soft = soft_mm(study.work.plane, study.key.shines, HAND_MM)
-            gives += say(", soft over {soft}", soft=mm(soft))
+            gives += say(", soft over ") + soft_words(soft)
         elif study.known:
             lux = Quantity(value=round(study.mean_lx), unit="lx")
             gives += say(", {lux} at the beginning", lux=lux)

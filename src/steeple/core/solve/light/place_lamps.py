@@ -36,7 +36,7 @@ from steeple.core.study.base.phrases import clock_words
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.inputs.lamp import spot_at
-from steeple.core.study.light.dome import Direction, apart_deg, merit
+from steeple.core.study.light.dome import Direction, apart_deg, merit, soft_words
 from steeple.core.study.light.lamps.lamp_light import Ground, Spread
 from steeple.core.study.light.lamps.places import in_another
 from steeple.core.study.light.step import LIGHT
@@ -257,21 +257,20 @@ def option_of(plan: Plan, scene: CameraStudy, kind: str, way: Way, best: Way) ->
             )
         )
         line += say("; " if line else "") + say(
-            one.light.fixture.name
-            + " at "
-            + clock_words(at.azimuth_deg)
-            + ", {up} up, {away} away",
+            "{named} at {clock}, {up} up, {away} away",
+            named=one.light.fixture.name,
+            clock=clock_words(at.azimuth_deg),
             up=Quantity(value=at.elevation_deg, unit="deg"),
             away=mm(one.distance_mm),
         )
         if level is not None:
             line += say(", at {level}", level=Quantity(value=level, unit="percent"))
     gives = say(
-        "shadows to {shade}, even to {even}, soft over {soft}",
+        "shadows to {shade}, even to {even}, soft over ",
         shade=Quantity(value=round(way.shade, 1), unit="stops"),
         even=Quantity(value=round(way.even, 1), unit="stops"),
-        soft=mm(way.soft_mm),
     )
+    gives += soft_words(way.soft_mm)
     if way.glare > 0.02:
         share = Quantity(value=round(100 * way.glare), unit="percent")
         gives += say(", mirrored over {share} of the zone", share=share)

@@ -16,7 +16,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from steeple.core.geometry.vectors import Vector
-from steeple.core.light.emitters import light_at, rows_of, solids_of
+from steeple.core.light.emitters import Emitter, light_at, rows_of, solids_of
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.lamp import LampAim, LampPlace, Light
 from steeple.core.solve.light.place_lamps import LightingOption, only_lit
@@ -32,7 +32,7 @@ from steeple.core.study.inputs.lamp import (
     spot_at,
 )
 from steeple.core.study.light.lamps.lamp_light import Ground
-from steeple.core.study.light.lamps.places import blocked_by, in_frame
+from steeple.core.study.light.lamps.places import blocked_by, in_another, in_frame, stand_in_the_way
 from steeple.core.study.plan_study import CameraStudy
 
 SEES_FACE = ("face", "wide")
@@ -51,7 +51,7 @@ class _Point:
     """A lamp in a place of the three, with the light that it gives there at full level in lux."""
 
     light: Light
-    spot: Vector
+    emitter: Emitter
     azimuth_deg: float
     up_deg: float
     away_mm: float
@@ -101,7 +101,8 @@ def three_point(
         (fill, [hand * one for one in SIDE_DEG], UP_DEG),
         (back, [hand * one for one in BACK_DEG], BACK_UP_DEG),
     ):
-        found = _free(scene, grounds, light, eyes, forward, sides, ups)
+        stood = [one.emitter for one in points]
+        found = _free(scene, grounds, light, eyes, forward, sides, ups, stood)
         if found is None:
             return f"the room leaves no place for {light.fixture.name} round your head"
         points.append(found)
@@ -121,8 +122,10 @@ def _free(
     forward: float,
     sides: Sequence[float],
     ups: Sequence[float],
+    stood: Sequence[Emitter],
 ) -> _Point | None:
-    """The first place of those asked for in which the lamp can stand and is in no picture."""
+    """The first place of those asked for in which the lamp can stand beside those that stand there, and
+    is in no picture."""
     measured = grounds[0].scene.measured
     full = full_intensity(light.fixture)
     for away in AWAY_MM:
@@ -133,9 +136,15 @@ def _free(
                 emitter = emitter_of(
                     light.fixture, spot, eyes.minus(spot), full or UNKNOWN_CD, measured
                 )
-                barred = beyond_stand(spot.z, reach_of(light)) or any(
-                    blocked_by(one.scene, emitter) or in_frame(one.scene, emitter)
-                    for one in grounds
+                reach = reach_of(light)
+                barred = (
+                    beyond_stand(spot.z, reach)
+                    or stand_in_the_way(grounds[0].scene, emitter, reach)
+                    or in_another(emitter, stood)
+                    or any(
+                        blocked_by(one.scene, emitter) or in_frame(one.scene, emitter)
+                        for one in grounds
+                    )
                 )
                 if barred:
                     continue
@@ -145,7 +154,7 @@ def _free(
                 lit = light_at(point, normal, rows_of((emitter,)), body, grounds[0].scene.tables)
                 lux = float(lit.seen[0, 0])
                 if lux > 0:
-                    return _Point(light, spot, azimuth, up, away, lux, full is not None)
+                    return _Point(light, emitter, azimuth, up, away, lux, full is not None)
     return None
 
 
@@ -182,7 +191,7 @@ def _option(
     placed: list[Light] = []
     line: Sentence = ()
     for one, level, role in zip(points, levels, ("key", "fill", "back"), strict=True):
-        spot = one.spot
+        spot = one.emitter.centre
         placed.append(
             one.light.model_copy(
                 update={
@@ -199,8 +208,10 @@ def _option(
             )
         )
         line += say("; " if line else "") + say(
-            f"{one.light.fixture.name} as {role} at {clock_words(one.azimuth_deg)} of your head, "
-            "{up} up, {away} away",
+            "{named} as {role} at {clock} of your head, {up} up, {away} away",
+            named=one.light.fixture.name,
+            role=role,
+            clock=clock_words(one.azimuth_deg),
             up=Quantity(value=one.up_deg, unit="deg"),
             away=mm(one.away_mm),
         )

@@ -28,7 +28,6 @@ HEAD_CLEAR_MM = 40.0
 ROOM_CLEAR_MM = 20.0
 SEEN_MM = 1.0
 """Less of a support than that in the picture is not seen."""
-USUAL_TUBE_MM = 32.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -287,7 +286,7 @@ def seen_mm(spot: Spot, member: Member, radius: float = 0.0) -> float:
 
 def _picture(spot: Spot, members: list[Member]) -> Iterator[Clash]:
     """The part of the rig of which most is in the picture that it holds the camera for."""
-    radius = (spot.support.gear.tube_mm or USUAL_TUBE_MM) / 2
+    radius = (spot.support.gear.tube_mm or spot.support.usual_tube[0]) / 2
     parts = [one for one in members if one.part != "drop"]
     seen = [(seen_mm(spot, one), seen_mm(spot, one, radius), one.part) for one in parts]
     most, with_tube, part = max(seen, default=(0.0, 0.0, ""))

@@ -21,7 +21,6 @@ from steeple.core.study.hold.forces.statics import (
     beam_of,
     bending_of,
     loads_of,
-    usual_tube,
     weighed_beam,
 )
 from steeple.core.study.hold.forces.swing import Shake, shake_of
@@ -164,7 +163,7 @@ def study_support(
         assumptions.note(
             f"{at}/gear/tube_mm",
             "for the weight of its boom, as such booms are; its sag takes the true one",
-            quantity=Quantity(value=usual_tube(support)[0], unit="mm_exact"),
+            quantity=Quantity(value=support.usual_tube[0], unit="mm_exact"),
         )
     return HoldStudy(
         support=support,

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
+from types import MappingProxyType
 
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.support import Anchor, Support
@@ -29,6 +31,12 @@ class SupportLimits:
     drop_mm: float
 
 
+USUAL_TUBES: Mapping[str, tuple[float, float, str]] = MappingProxyType(
+    {"floor": (35.0, 1.5, "steel"), "table": (20.0, 1.2, "aluminium")}
+)
+"""Booms and bars as they are built, by what they stand on: outer width, wall, material. Planning values."""
+
+
 @dataclass(frozen=True, slots=True)
 class GivenSupport:
     """A support with its gaps filled as far as its figures allow; what cannot be assumed is None.
@@ -53,6 +61,12 @@ class GivenSupport:
         """What bounds the height of its camera screw."""
         gear = self.gear
         return SupportLimits(self.model, self.anchor, gear.lowest_mm, gear.highest_mm, self.drop_mm)
+
+    @property
+    def usual_tube(self) -> tuple[float, float, str]:
+        """Width and wall in millimetres and material of a boom or bar that was not measured: as such
+        supports are built."""
+        return USUAL_TUBES["floor" if self.anchor == "floor" else "table"]
 
     @property
     def has_boom(self) -> bool:

@@ -314,13 +314,14 @@ def bands_of(heights: HeightRange) -> tuple[Band, ...]:
         bands.append(Band(code="head-room", words="your head", good=False, from_mm=low, to_mm=high))
     for low, high in heights.stretches:
         well = high if heights.tight_mm is None else min(high, max(low, heights.tight_mm))
-        top = None if math.isinf(high) else high
         if well > low:
             to = None if math.isinf(well) else well
             bands.append(Band(code="works", words="all fits", good=True, from_mm=low, to_mm=to))
-        if well < high:
-            words = "tight under the ceiling"
-            bands.append(Band(code="tight", words=words, good=False, from_mm=well, to_mm=top))
+    if heights.tight_mm is not None:
+        words = "tight under the ceiling"
+        bands.append(
+            Band(code="tight", words=words, good=False, from_mm=heights.tight_mm, to_mm=None)
+        )
     return tuple(bands)
 
 

@@ -20,6 +20,7 @@ from steeple.core.light.emitters import Emitter, Lit, light_at, rows_of
 from steeple.core.light.gloss import FINISHES, VISIBLE, gloss_luminance
 from steeple.core.light.softness import soft_edges_mm
 from steeple.core.plan.gear.fixture import Fixture
+from steeple.core.study.base.sentence import Sentence, mm, say
 from steeple.core.study.inputs.lamp import (
     UNKNOWN_CD,
     Reach,
@@ -308,6 +309,11 @@ def soft_mm(plane: WorkPlane, emitter: Emitter, caster_mm: float) -> float:
     """
     edges = soft_edges_mm(emitter, foot=plane.middle, normal=plane.normal, caster_mm=caster_mm)
     return min(SOFTEST_MM, *edges)
+
+
+def soft_words(soft: float) -> Sentence:
+    """How wide a soft edge is, as `soft_mm` has it."""
+    return say("{soft} or more" if soft >= SOFTEST_MM else "{soft}", soft=mm(soft))
 
 
 def best_directions(scene: LightScene, fixture: Fixture, distance_mm: float) -> Iterator[Direction]:

@@ -3,9 +3,8 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
-from types import MappingProxyType
 
 from steeple.core.geometry.vectors import Vector
 from steeple.core.hold.beams import Beam, PointLoad, Stretch, tube
@@ -15,10 +14,6 @@ from steeple.core.study.hold.clashes import Placement
 from steeple.core.study.hold.forces.load import Companion, Held
 from steeple.core.study.inputs.support import ADAPTER_G, GivenSupport
 
-USUAL_TUBES: Mapping[str, tuple[float, float, str]] = MappingProxyType(
-    {"floor": (35.0, 1.5, "steel"), "table": (20.0, 1.2, "aluminium")}
-)
-"""Booms and bars as they are built, by what they stand on: outer width, wall, material. Planning values."""
 BOOM_SHARE = 0.5
 """A boom whose tube is not known is never more than that of the mass of its support."""
 STIFF_HZ = 999.0
@@ -159,12 +154,6 @@ def beam_of(support: GivenSupport, placement: Placement) -> Beam | None:
     return None if stretches is None else Beam("cantilever", stretches)
 
 
-def usual_tube(support: GivenSupport) -> tuple[float, float, str]:
-    """Width and wall in millimetres and material of a boom or bar that was not measured: as such
-    supports are built."""
-    return USUAL_TUBES["floor" if support.anchor == "floor" else "table"]
-
-
 def weighed_beam(support: GivenSupport, placement: Placement) -> Beam | None:
     """Boom or bar as `beam_of`, of a usual tube where it is not known: for its weight, not for its
     sag."""
@@ -173,7 +162,7 @@ def weighed_beam(support: GivenSupport, placement: Placement) -> Beam | None:
     length = (placement.span_mm or 0.0) if is_bar else placement.reach_mm
     if beam is not None or length <= 1.0 or not (is_bar or support.has_boom):
         return beam
-    outer, wall, material = usual_tube(support)
+    outer, wall, material = support.usual_tube
     stretch = tube(length_mm=length, outer_mm=outer, wall_mm=wall, material=material)
     return Beam("simple" if is_bar else "cantilever", (stretch,))
 

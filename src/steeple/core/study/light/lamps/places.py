@@ -172,18 +172,17 @@ def stand_in_the_way(scene: LightScene, emitter: Emitter, reach: Reach) -> str:
     over_table = table.left < place.x < table.right and table.near < place.y < table.far
     if reach == (None, None) or over_table:
         return ""
-    for kept, floor in work.clear:
-        dx = max(floor.left - place.x, 0.0, place.x - floor.right)
-        dy = max(floor.near - place.y, 0.0, place.y - floor.far)
+    for kept, area in work.clear:
+        dx = max(area.left - place.x, 0.0, place.x - area.right)
+        dy = max(area.near - place.y, 0.0, place.y - area.far)
         if math.hypot(dx, dy) < STAND_FEET_MM:
             return kept.name
-    top = place.z - emitter.height_mm / 2
-    column = np.array([[*place, place.x, place.y, -work.table_height_mm, STAND_TUBE_MM]])
-    column[0, 2] = max(top, -work.table_height_mm + 1.0)
+    floor = -work.table_height_mm
+    half = max(1.0, place.z - emitter.height_mm / 2 - floor) / 2
     upright = Boxes(
-        (column[:, :3] + column[:, 3:6]) / 2,
+        np.array([[place.x, place.y, floor + half]]),
         np.eye(3)[None],
-        np.array([[STAND_TUBE_MM, STAND_TUBE_MM, (column[0, 2] - column[0, 5]) / 2]]),
+        np.array([[STAND_TUBE_MM, STAND_TUBE_MM, half]]),
     )
     for name, solids, _ in scene.obstacles:
         if isinstance(solids, Hull):

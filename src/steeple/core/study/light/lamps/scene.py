@@ -106,7 +106,7 @@ def rig_capsules(hold: HoldStudy | None) -> list[tuple[float, ...]]:
     """The tubes of a support."""
     if hold is None or hold.placement is None:
         return []
-    tube = (hold.support.gear.tube_mm or 2 * COLUMN_MM) / 2
+    tube = (hold.support.gear.tube_mm or hold.support.usual_tube[0]) / 2
     return [
         (*one.a, *one.b, tube if one.part in ("boom", "bar", "pole", "behind") else COLUMN_MM)
         for one in hold.placement.members
