@@ -204,7 +204,7 @@ _WHAT = {
 def _meets_words(clash: Clash) -> Sentence:
     words = _WHAT[clash.kind]
     if clash.kind == "picture" and clash.over_mm > 1:
-        return say(words + ": {over} of its " + clash.name, over=mm(clash.over_mm))
+        return say(words + ": {over} of its {named}", over=mm(clash.over_mm), named=clash.name)
     if clash.kind in ("thing", "table", "picture"):
         return say(
             words + " {named}", named=f"its {clash.name}" if clash.kind == "picture" else clash.name
