@@ -62,7 +62,9 @@ def print_words(evaluation: Evaluation, system: UnitSystem) -> None:
     print()
     for finding in evaluation.findings:
         print(f"{finding.verdict:8}{sentence_words(finding.title, system)}  [{finding.code}]")
-        if finding.verdict == "holds":
+        if finding.accepted:
+            print(f"        accepted: {finding.accepted}")
+        if not finding.speaks:
             continue
         print(f"        {sentence_words(finding.reason, system)}")
         for fix in finding.fixes:

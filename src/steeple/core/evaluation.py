@@ -20,7 +20,7 @@ from steeple.core.study.base.figure import Figure, Working, read_figures
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.step import STEP_IDS, Scope, Step, StepId
 from steeple.core.study.cache import StudyCache
-from steeple.core.study.card.card import Card, card_of
+from steeple.core.study.card.card import CARD_NOTES, Card, CardNote, card_of
 from steeple.core.study.plan_study import CameraStudy, camera_studies
 from steeple.core.study.registry import STEPS
 
@@ -190,10 +190,22 @@ def evaluate(
                 first=one is first,
                 studied=[(step, one.of(step)) for step in STEPS],
                 assumed=assumed,
+                notes=_card_notes(findings, one.about, first=one is first),
             )
             for one in cameras
         ),
         mends_tried=try_mends,
+    )
+
+
+def _card_notes(findings: Sequence[Finding], about: str, *, first: bool) -> tuple[CardNote, ...]:
+    """What a card says of the findings of its camera; what concerns the whole plan, on the first."""
+    own = [one for one in findings if one.about == about or (first and one.about == "")]
+    return tuple(
+        CardNote(kind=kind, title=one.title, reason=one.accepted)
+        for kind in CARD_NOTES
+        for one in own
+        if (one.verdict == kind if kind != "accepted" else one.accepted)
     )
 
 
@@ -274,7 +286,9 @@ def _stands(camera: CameraStudy) -> bool:
 def _steps(findings: Sequence[Finding]) -> tuple[StepVerdict, ...]:
     verdicts: list[StepVerdict] = []
     for step in STEP_IDS:
-        own = [finding.verdict for finding in findings if finding.step == step]
+        own: list[Verdict] = [
+            "holds" if one.accepted else one.verdict for one in findings if one.step == step
+        ]
         if own:
             verdicts.append(StepVerdict(step=step, verdict=max(own, key=GRAVITY.__getitem__)))
     return tuple(verdicts)

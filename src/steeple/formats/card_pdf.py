@@ -23,9 +23,9 @@ from reportlab.platypus import Paragraph, Table, TableStyle
 
 from steeple.core.findings.caution import Caution
 from steeple.core.study.base.card import CardRow
-from steeple.core.study.base.sentence import Sentence, sentence_words
+from steeple.core.study.base.sentence import sentence_words
 from steeple.core.study.base.shapes import Box
-from steeple.core.study.card.card import Card, Mark
+from steeple.core.study.card.card import Card, CardNoteKind, Mark
 from steeple.core.units import UnitSystem, length_words
 
 Paper = Literal["a4", "letter"]
@@ -60,7 +60,6 @@ def _style(font: str, size: float, lead: float = 1.28) -> ParagraphStyle:
 def card_pdf(
     cards: Sequence[Card],
     cautions: Sequence[Caution],
-    troubles: Sequence[Sentence],
     *,
     paper: Paper,
     system: UnitSystem,
@@ -70,9 +69,7 @@ def card_pdf(
     Parameters
     ----------
     cards, cautions
-        as evaluated; cautions and troubles stand on the first page.
-    troubles
-        what fails in the plan, said at the top so that nobody hangs a camera by it unseen.
+        as evaluated; cautions stand on the first page.
     paper
         ``a4`` (210 × 297 mm) or ``letter`` (8.5 × 11 in).
     system
@@ -90,8 +87,8 @@ def card_pdf(
     canvas.setAuthor("Steeple")
     for card in cards:
         first = card is cards[0]
-        said = (cautions, troubles) if first else ((), ())
-        _page(canvas, size, card, *said, system=system, scale=_scale(card, *said, size, system))
+        said = cautions if first else ()
+        _page(canvas, size, card, said, system=system, scale=_scale(card, said, size, system))
         canvas.showPage()
     canvas.save()
     return out.getvalue()
@@ -100,14 +97,13 @@ def card_pdf(
 def _scale(
     card: Card,
     cautions: Sequence[Caution],
-    troubles: Sequence[Sentence],
     size: tuple[float, float],
     system: UnitSystem,
 ) -> float:
     """The greatest scale at which everything lies on the page; the least where none does."""
     for scale in SCALES:
         trial = Canvas(BytesIO(), pagesize=size)
-        page = _page(trial, size, card, cautions, troubles, system=system, scale=scale)
+        page = _page(trial, size, card, cautions, system=system, scale=scale)
         if page.y * scale >= _FOOT:
             break
     return scale
@@ -118,7 +114,6 @@ def _page(
     size: tuple[float, float],
     card: Card,
     cautions: Sequence[Caution],
-    troubles: Sequence[Sentence],
     *,
     system: UnitSystem,
     scale: float,
@@ -126,7 +121,7 @@ def _page(
     """The page of one camera, drawn at a scale."""
     canvas.scale(scale, scale)
     page = _Page(canvas, (size[0] / scale, size[1] / scale), system, margin=_MARGIN / scale)
-    page.draw(card, cautions, troubles)
+    page.draw(card, cautions)
     return page
 
 
@@ -146,15 +141,14 @@ class _Page:
         self.width = size[0] - 2 * margin
         self.y = size[1] - margin
 
-    def draw(self, card: Card, cautions: Sequence[Caution], troubles: Sequence[Sentence]) -> None:
+    def draw(self, card: Card, cautions: Sequence[Caution]) -> None:
         self.text(escape(card.title), _style(_SERIF, 17, 1.15), after=1.5 * POINTS_PER_MM)
         self.text(escape(f"Set-up card{_of(card)}"), _style(_SANS, 10), after=2 * POINTS_PER_MM)
         self.rule(1.4)
         if not card.ready:
             self.text(escape(card.missing), _style(_BOLD, 11))
-        if troubles:
-            said = ". ".join(sentence_words(one, self.system) for one in troubles)
-            self.text(f"Not right yet: {escape(said)}.", _style(_BOLD, 10), after=_GAP)
+        self.notes(card, "fails", "Not right yet", _style(_BOLD, 10))
+        self.notes(card, "unknown", "Not known, so not cleared", _style(_BOLD, 10))
         columns = self.columns(len(card.sections))
         top = self.y
         lowest = top
@@ -169,7 +163,18 @@ class _Page:
             self.text(escape(sentence_words(card.check, self.system)), _style(_SANS, 9.5))
         if card.way_round:
             self.text(escape(f"{card.way_round}."), _style(_SANS, 9.5), after=_GAP)
+        self.notes(card, "accepted", "Known and accepted", _style(_SANS, 9.5))
         self.cautions(cautions)
+
+    def notes(self, card: Card, kind: CardNoteKind, heading: str, style: ParagraphStyle) -> None:
+        """What fails, is not known or was accepted, said so that nobody hangs a camera by it unseen."""
+        said = [
+            sentence_words(one.title, self.system) + (f" ({one.reason})" if one.reason else "")
+            for one in card.notes
+            if one.kind == kind
+        ]
+        if said:
+            self.text(f"{heading}: {escape('. '.join(said))}.", style, after=_GAP)
 
     def columns(self, count: int) -> list[tuple[float, float]]:
         width = (self.width - (count - 1) * 6 * POINTS_PER_MM) / max(count, 1)

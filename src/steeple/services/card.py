@@ -11,5 +11,4 @@ from steeple.formats.card_pdf import Paper, card_pdf
 def card_file(plan: Plan, *, paper: Paper, system: UnitSystem) -> bytes:
     """The card of a plan as a PDF of a page for each camera."""
     evaluation = evaluate(plan, try_mends=False)
-    troubles = [one.title for one in evaluation.findings if one.verdict == "fails"]
-    return card_pdf(evaluation.cards, evaluation.cautions, troubles, paper=paper, system=system)
+    return card_pdf(evaluation.cards, evaluation.cautions, paper=paper, system=system)

@@ -893,6 +893,40 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * Acceptance
+         * @description A finding to watch that is accepted, with the reason.
+         *
+         *     It is quiet on the sheet and named on the card. Where the same finding fails later, it speaks again.
+         */
+        "Acceptance-Input": {
+            /** Finding */
+            finding: string;
+            /**
+             * About
+             * @default
+             */
+            about: string | "";
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * Acceptance
+         * @description A finding to watch that is accepted, with the reason.
+         *
+         *     It is quiet on the sheet and named on the card. Where the same finding fails later, it speaks again.
+         */
+        "Acceptance-Output": {
+            /** Finding */
+            finding: string;
+            /**
+             * About
+             * @default
+             */
+            about: string | "";
+            /** Reason */
+            reason: string;
+        };
+        /**
          * Adapter
          * @description What joins one thread, stud or clamp to another.
          */
@@ -1550,6 +1584,12 @@ export interface components {
             way_round: string;
             /** Check */
             check: components["schemas"]["Piece"][];
+            /**
+             * Notes
+             * @description What fails, what is not known, and what was accepted.
+             * @default []
+             */
+            notes: components["schemas"]["CardNote"][];
         };
         /**
          * CardDrawing
@@ -1569,6 +1609,25 @@ export interface components {
             /** Id */
             id: string;
             gear: components["schemas"]["LightCard-Output"];
+        };
+        /**
+         * CardNote
+         * @description What whoever sets up has to know of a finding: that it fails, that it cannot be told, or that it
+         *     was accepted and why.
+         */
+        CardNote: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "fails" | "unknown" | "accepted";
+            /** Title */
+            title: components["schemas"]["Piece"][];
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
         };
         /**
          * CardRow
@@ -2099,6 +2158,12 @@ export interface components {
              * @default []
              */
             fixes: components["schemas"]["Fix"][];
+            /**
+             * Accepted
+             * @description Why the maker lives with it; only of what is to be watched.
+             * @default
+             */
+            accepted: string;
         };
         /**
          * Fix
@@ -3861,10 +3926,10 @@ export interface components {
             format: "steeple-plan";
             /**
              * Version
-             * @default 3
+             * @default 4
              * @constant
              */
-            version: 3;
+            version: 4;
             /** Title */
             title: string;
             /** @default {} */
@@ -3908,6 +3973,12 @@ export interface components {
              * @default []
              */
             adapters: components["schemas"]["Adapter-Input"][];
+            /**
+             * Accepted
+             * @description What is to be watched and was accepted, with the reasons.
+             * @default []
+             */
+            accepted: components["schemas"]["Acceptance-Input"][];
         };
         /**
          * Plan
@@ -3922,10 +3993,10 @@ export interface components {
             format: "steeple-plan";
             /**
              * Version
-             * @default 3
+             * @default 4
              * @constant
              */
-            version: 3;
+            version: 4;
             /** Title */
             title: string;
             /** @default {} */
@@ -3969,6 +4040,12 @@ export interface components {
              * @default []
              */
             adapters: components["schemas"]["Adapter-Output"][];
+            /**
+             * Accepted
+             * @description What is to be watched and was accepted, with the reasons.
+             * @default []
+             */
+            accepted: components["schemas"]["Acceptance-Output"][];
         };
         /**
          * PlanDrawings

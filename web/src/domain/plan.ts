@@ -1,5 +1,5 @@
 /** Reading and changing a plan by JSON pointers. Plans are never changed in place. */
-import type { Change, Plan } from '../api/types';
+import type { Change, Finding, Plan } from '../api/types';
 
 type Node = Record<string, unknown> | unknown[];
 
@@ -59,6 +59,17 @@ export function withoutEntry(plan: Plan, pointer: string, index: number): Plan {
         list.filter((_, at) => at !== index),
       )
     : plan;
+}
+
+/** A new plan in which something to watch is accepted for a reason, or no longer is. */
+export function withAcceptance(
+  plan: Plan,
+  { code, about }: Pick<Finding, 'code' | 'about'>,
+  reason: string | null,
+): Plan {
+  const others = plan.accepted.filter((one) => one.finding !== code || one.about !== about);
+  const accepted = reason === null ? others : [...others, { finding: code, about, reason }];
+  return { ...plan, accepted };
 }
 
 /** Whether two plans say the same. */

@@ -6,7 +6,7 @@ import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-r
 import { getFields } from '../api/fixed';
 import { leftOutWords, ownedOf } from '../api/owned';
 import type { Change, Cupboard, Finding, Plan, Verdict } from '../api/types';
-import { withChanges, withValue } from '../domain/plan';
+import { withAcceptance, withChanges, withValue } from '../domain/plan';
 import { fieldsByPath } from '../fields/fields';
 import { cameraInHand, SheetContext, type SheetTools } from '../saving/context';
 import { getCupboard } from '../saving/requests';
@@ -167,6 +167,9 @@ function PlanSheetPage({ planId, step }: { planId: string; step: Step }) {
               mendsTried={tools.evaluation.mends_tried}
               trying={working && !tools.evaluation.mends_tried && !sheet.dragging}
               onMend={(fix) => void tools.change(fix.changes)}
+              onAccept={(finding, reason) =>
+                void tools.edit((now) => withAcceptance(now, finding, reason))
+              }
             />
           </div>
         ) : null}

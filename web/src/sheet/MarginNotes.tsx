@@ -1,6 +1,6 @@
 /** Findings beside the drawing, like notes on a workshop sketch: numbered, with tried mends. */
-import { UnstyledButton } from '@mantine/core';
-import { memo } from 'react';
+import { Button, TextInput, UnstyledButton } from '@mantine/core';
+import { memo, useState } from 'react';
 import type { Caution, Finding, Fix, Verdict } from '../api/types';
 import { Sentence } from '../ui/Sentence';
 import { useSteady } from '../ui/steady';
@@ -26,6 +26,8 @@ interface Props {
   /** Whether mends are being tried now. */
   trying: boolean;
   onMend: (fix: Fix) => void;
+  /** To live with what is only to be watched, for a reason; no reason brings the note back. */
+  onAccept: (finding: Finding, reason: string | null) => void;
 }
 
 const SPEAKING = ['fails', 'watch', 'unknown'];
@@ -38,13 +40,16 @@ function worstOf(findings: readonly Finding[]): Verdict {
 
 /** Findings that have something to say, in the order in which they are numbered. */
 export function speaking(findings: readonly Finding[]): Finding[] {
-  return findings.filter((finding) => SPEAKING.includes(finding.verdict));
+  return findings.filter((finding) => SPEAKING.includes(finding.verdict) && !finding.accepted);
 }
 
 export function MarginNotes(props: Props) {
-  const { findings, others, onCamera, cautions, leftOut, mendsTried, trying, onMend } = props;
+  const { findings, others, onCamera, cautions, leftOut, mendsTried, trying, onMend, onAccept } =
+    props;
   const notes = speaking(findings);
   const mend = useSteady(onMend);
+  const accept = useSteady(onAccept);
+  const accepted = findings.filter((finding) => finding.accepted);
   const quiet = findings.filter((finding) => finding.verdict === 'holds');
   return (
     <section aria-label="Margin notes" className={classes.notes}>
@@ -56,6 +61,7 @@ export function MarginNotes(props: Props) {
           mendsTried={mendsTried}
           trying={trying}
           onMend={mend}
+          onAccept={accept}
         />
       ))}
       {others.map((other) => (
@@ -73,6 +79,26 @@ export function MarginNotes(props: Props) {
           <b>Caution</b> {caution.sentence}
         </aside>
       ))}
+      {accepted.length ? (
+        <details className={classes.quiet}>
+          <summary>
+            {accepted.length} {accepted.length === 1 ? 'note' : 'notes'} you live with
+          </summary>
+          <ul>
+            {accepted.map((finding) => (
+              <li key={`${finding.code}-${finding.about}`}>
+                <VerdictMark verdict="watch" />
+                <span>
+                  <Sentence pieces={finding.title} />: {finding.accepted}.{' '}
+                  <UnstyledButton className={classes.accept} onClick={() => accept(finding, null)}>
+                    Bring it back
+                  </UnstyledButton>
+                </span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      ) : null}
       {quiet.length ? (
         <details className={classes.quiet} open={notes.length === 0}>
           <summary>
@@ -94,6 +120,45 @@ export function MarginNotes(props: Props) {
   );
 }
 
+/** Asks why something to watch is all right here. */
+function LiveWithIt({ onReason }: { onReason: (reason: string) => void }) {
+  const [asked, setAsked] = useState(false);
+  const [reason, setReason] = useState('');
+  if (!asked) {
+    return (
+      <UnstyledButton className={classes.accept} onClick={() => setAsked(true)}>
+        I live with this
+      </UnstyledButton>
+    );
+  }
+  return (
+    <form
+      className={classes.reasonForm}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (reason.trim()) onReason(reason.trim());
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') setAsked(false);
+        event.stopPropagation();
+      }}
+    >
+      <TextInput
+        size="xs"
+        label="Why is that all right here?"
+        description="Stands on the card; the note is quiet until it fails"
+        maxLength={120}
+        autoFocus
+        value={reason}
+        onChange={(event) => setReason(event.currentTarget.value)}
+      />
+      <Button size="compact-xs" type="submit" disabled={!reason.trim()}>
+        Live with it
+      </Button>
+    </form>
+  );
+}
+
 interface NoteProps {
   number: number;
   finding: Finding;
@@ -101,9 +166,11 @@ interface NoteProps {
   /** Whether mends are being tried now. */
   trying: boolean;
   onMend: (fix: Fix) => void;
+  onAccept: (finding: Finding, reason: string | null) => void;
 }
 
-const Note = memo(function Note({ number, finding, mendsTried, trying, onMend }: NoteProps) {
+const Note = memo(function Note(props: NoteProps) {
+  const { number, finding, mendsTried, trying, onMend, onAccept } = props;
   const [first] = finding.fixes;
   return (
     <article
@@ -155,6 +222,9 @@ const Note = memo(function Note({ number, finding, mendsTried, trying, onMend }:
         ) : null}
         {trying && finding.verdict !== 'unknown' && finding.verdict !== 'holds' ? (
           <p className={classes.reason}>Trying what would mend it …</p>
+        ) : null}
+        {finding.verdict === 'watch' ? (
+          <LiveWithIt onReason={(reason) => onAccept(finding, reason)} />
         ) : null}
       </div>
     </article>

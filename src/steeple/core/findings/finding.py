@@ -42,6 +42,14 @@ class Finding(Result):
     margin: Quantity | None = None
     place: str = Field(default="", description="Where in the drawings the note belongs.")
     fixes: tuple[Fix, ...] = ()
+    accepted: str = Field(
+        default="", description="Why the maker lives with it; only of what is to be watched."
+    )
+
+    @property
+    def speaks(self) -> bool:
+        """Whether it asks for something: it does not hold, and was not accepted."""
+        return self.verdict != "holds" and not self.accepted
 
 
 @dataclass(frozen=True, slots=True)

@@ -17,7 +17,15 @@ def judge_camera(
     """Every finding on one camera, in the order of the registry, without fixes; of some steps alone
     where that is asked for."""
     found = (rule.finding(camera) for rule in RULES if rule.step in steps)
-    return tuple(finding for finding in found if finding is not None)
+    return tuple(_accepted(camera, finding) for finding in found if finding is not None)
+
+
+def _accepted(camera: CameraStudy, finding: Finding) -> Finding:
+    """The finding with the reason for which the maker lives with it, where it is only to be watched."""
+    if finding.verdict != "watch" or not camera.plan.accepted:
+        return finding
+    reason = camera.plan.reason_for(finding.code, finding.about)
+    return finding.model_copy(update={"accepted": reason}) if reason else finding
 
 
 def judge(

@@ -1,4 +1,4 @@
-"""The plan document, version 3.
+"""The plan document, version 4.
 
 One document holds everything about one rig. It is valid on its own, and it is what is stored for
 each revision, what is saved as a file, and what an evaluation takes. Axes: origin at the centre of
@@ -12,6 +12,7 @@ from typing import Final, Literal, Self
 from pydantic import Field, model_validator
 
 from steeple.core.plan.gear.adapter import Adapter
+from steeple.core.plan.parts.acceptance import Acceptance
 from steeple.core.plan.parts.camera import Camera
 from steeple.core.plan.parts.delivery import Delivery
 from steeple.core.plan.parts.lamp import Light
@@ -26,18 +27,19 @@ from steeple.core.plan.values import (
 )
 
 FORMAT: Final = "steeple-plan"
-VERSION: Final = 3
+VERSION: Final = 4
 CAMERA_LIMIT = 8
 SUPPORT_LIMIT = 8
 LAMP_LIMIT = 10
 CARD_LIMIT = 6
+ACCEPTED_LIMIT = 64
 
 
 class Plan(Part):
     """One rig over one work surface."""
 
     format: Literal["steeple-plan"] = FORMAT
-    version: Literal[3] = VERSION
+    version: Literal[4] = VERSION
     title: Name
     delivery: Delivery = Delivery()
     room: Room = Room()
@@ -50,6 +52,11 @@ class Plan(Part):
     cards: tuple[PlacedCard, ...] = Field(default=(), max_length=CARD_LIMIT)
     adapters: tuple[Adapter, ...] = Field(
         default=(), max_length=24, description="Copies of the adapters that join things up."
+    )
+    accepted: tuple[Acceptance, ...] = Field(
+        default=(),
+        max_length=ACCEPTED_LIMIT,
+        description="What is to be watched and was accepted, with the reasons.",
     )
 
     @model_validator(mode="after")
@@ -64,6 +71,9 @@ class Plan(Part):
         supports = [one.id for one in self.supports]
         if len(set(supports)) != len(supports):
             raise ValueError("two supports have the same id")
+        lived_with = [(one.finding, one.about) for one in self.accepted]
+        if len(set(lived_with)) != len(lived_with):
+            raise ValueError("one finding is accepted twice")
         for camera in self.cameras:
             if camera.support is not None and camera.support not in supports:
                 raise ValueError(
@@ -74,6 +84,13 @@ class Plan(Part):
     def camera(self, camera_id: str) -> Camera | None:
         """The camera of that id."""
         return next((one for one in self.cameras if one.id == camera_id), None)
+
+    def reason_for(self, finding: str, about: str) -> str:
+        """Why a finding is accepted where it is only to be watched; empty where it is not."""
+        return next(
+            (one.reason for one in self.accepted if (one.finding, one.about) == (finding, about)),
+            "",
+        )
 
     def support_of(self, camera: Camera) -> PlacedSupport | None:
         """The support that carries a camera."""

@@ -32,7 +32,14 @@ def _to_version_3(data: dict[str, Any]) -> dict[str, Any]:
     return {**data, "version": 3}
 
 
-UPGRADES: Mapping[int, Upgrade] = MappingProxyType({1: _to_version_2, 2: _to_version_3})
+def _to_version_4(data: dict[str, Any]) -> dict[str, Any]:
+    """Version 4 adds what is accepted, and more to work, maker and gear; all of it may be left out."""
+    return {**data, "version": 4}
+
+
+UPGRADES: Mapping[int, Upgrade] = MappingProxyType(
+    {1: _to_version_2, 2: _to_version_3, 3: _to_version_4}
+)
 """Upgrade from a version to the next, by the version it starts from."""
 
 

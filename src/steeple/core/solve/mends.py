@@ -157,7 +157,7 @@ def _breaks(
         worse = was is None or GRAVITY[now.verdict] > GRAVITY[was.verdict]
         if worse and now.verdict == "fails":
             return True
-        if worse and finding.verdict == "watch" and now.verdict == "watch":
+        if worse and finding.verdict == "watch" and now.verdict == "watch" and not now.accepted:
             return True
     return False
 
@@ -190,7 +190,7 @@ def _cost(
             cost = say("{change} " + word + " detail", change=amount)
     for key, after in trial.findings.items():
         earlier = before.get(key)
-        if key == (finding.code, finding.about) or after.verdict != "watch":
+        if key == (finding.code, finding.about) or after.verdict != "watch" or after.accepted:
             continue
         if earlier is None or earlier.verdict == "holds":
             cost += say("; " if cost else "") + say("but ") + after.title
@@ -205,7 +205,9 @@ def with_mends(cameras: Sequence[CameraStudy], findings: Sequence[Finding]) -> t
     among equals, the order of the rules (least disturbing first) is kept.
     """
     before = _by_key(findings)
-    troubled = {key for key, finding in before.items() if finding.verdict in ("fails", "watch")}
+    troubled = {
+        key for key, finding in before.items() if finding.speaks and finding.verdict != "unknown"
+    }
     if not troubled:
         return tuple(findings)
     bench = _Bench(tuple(cameras), before, cameras[0].studies.cache.branch())

@@ -2,7 +2,7 @@
 
 import { Button, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
-import type { Card, CardRow, Caution, Finding, Mark } from '../../api/types';
+import type { Card, CardRow, Caution, Mark } from '../../api/types';
 import { lengthWords, quantityWords } from '../../domain/units';
 import { useSheet } from '../../saving/context';
 import type { SheetProps } from '../../sheet/step';
@@ -19,7 +19,6 @@ export function CardSheet({ planId }: SheetProps) {
   const { system } = useUnits();
   const [paper, setPaper] = useState<Paper>(system === 'cm' ? 'a4' : 'letter');
   const { cards, cautions } = evaluation;
-  const failing = evaluation.findings.filter((one) => one.verdict === 'fails');
   const pdf = `/api/plans/${planId}/card.pdf?paper=${paper}&units=${system}`;
   return (
     <>
@@ -40,12 +39,7 @@ export function CardSheet({ planId }: SheetProps) {
         </Button>
       </div>
       {cards.map((card, index) => (
-        <CardPage
-          key={card.camera}
-          card={card}
-          cautions={index ? [] : cautions}
-          failing={index ? [] : failing}
-        />
+        <CardPage key={card.camera} card={card} cautions={index ? [] : cautions} />
       ))}
     </>
   );
@@ -54,10 +48,36 @@ export function CardSheet({ planId }: SheetProps) {
 interface CardPageProps {
   card: Card;
   cautions: readonly Caution[];
-  failing: readonly Finding[];
 }
 
-function CardPage({ card, cautions, failing }: CardPageProps) {
+const NOTE_HEADINGS = {
+  fails: 'Not right yet',
+  unknown: 'Not known, so not cleared',
+  accepted: 'Known and accepted',
+} as const;
+
+/** What whoever sets up has to know: what fails, what cannot be told, what was accepted. */
+function Notes({ card, kind }: { card: Card; kind: keyof typeof NOTE_HEADINGS }) {
+  const said = card.notes.filter((one) => one.kind === kind);
+  if (!said.length) return null;
+  return (
+    <section
+      className={kind === 'accepted' ? classes.cautions : classes.failing}
+      aria-label={NOTE_HEADINGS[kind]}
+    >
+      <h2>{NOTE_HEADINGS[kind]}</h2>
+      {said.map((one, index) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: the notes of a card stand in one order
+        <p key={index}>
+          <Sentence pieces={one.title} />
+          {one.reason ? `: ${one.reason}` : ''}.
+        </p>
+      ))}
+    </section>
+  );
+}
+
+function CardPage({ card, cautions }: CardPageProps) {
   const { system } = useUnits();
   return (
     <article
@@ -69,16 +89,8 @@ function CardPage({ card, cautions, failing }: CardPageProps) {
         <span>{card.camera ? `set-up card, ${card.camera} camera` : 'set-up card'}</span>
       </header>
       {card.ready ? null : <p className={classes.missing}>{card.missing}</p>}
-      {failing.length ? (
-        <section className={classes.failing} aria-label="Not right yet">
-          <h2>Not right yet</h2>
-          {failing.map((finding) => (
-            <p key={`${finding.code} ${finding.about}`}>
-              <Sentence pieces={finding.title} />.
-            </p>
-          ))}
-        </section>
-      ) : null}
+      <Notes card={card} kind="fails" />
+      <Notes card={card} kind="unknown" />
       <div className={classes.sections}>
         {card.sections.map((section) => (
           <section key={section.heading}>
@@ -107,6 +119,7 @@ function CardPage({ card, cautions, failing }: CardPageProps) {
         </p>
       ) : null}
       {card.way_round ? <p>{card.way_round}.</p> : null}
+      <Notes card={card} kind="accepted" />
       {cautions.length ? (
         <section className={classes.cautions} aria-label="Cautions">
           <h2>Cautions</h2>

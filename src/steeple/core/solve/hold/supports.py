@@ -195,7 +195,7 @@ def _row(scene: CameraStudy, study: HoldStudy, *, mine: bool, present: bool) -> 
     found = [
         one
         for one in judge_camera(scene.with_study(HOLD, SupportStudy((study,))), steps=(HOLD.id,))
-        if one.verdict != "holds" and one.code not in eased
+        if one.speaks and one.code not in eased
     ]
     found.sort(key=lambda one: -GRAVITY[one.verdict])
     verdict: Verdict = found[0].verdict if found else "holds"

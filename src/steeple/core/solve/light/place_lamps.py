@@ -177,7 +177,7 @@ def _outcome(
     options = tuple(option_of(plan, scene, kind, way, best) for kind, way in picked)
     final = changed(scenes, apply_changes(plan, options[0].changes))
     found = judge(final, steps=(LIGHT.id,))
-    troubles = [one for one in found if one.verdict != "holds"]
+    troubles = [one for one in found if one.speaks]
     failing = [one for one in troubles if GRAVITY[one.verdict] >= GRAVITY["unknown"]]
     names = {one.light.fixture.name for one in best.stands}
     return LightingOutcome(

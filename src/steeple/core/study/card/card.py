@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import Any
+from typing import Any, Literal, get_args
+
+from pydantic import Field
 
 from steeple.core.geometry.rectangle import Rectangle
 from steeple.core.plan.document import Plan
@@ -32,6 +34,19 @@ class Mark(Result):
     on_table: bool
 
 
+CardNoteKind = Literal["fails", "unknown", "accepted"]
+CARD_NOTES: tuple[CardNoteKind, ...] = get_args(CardNoteKind)
+
+
+class CardNote(Result):
+    """What whoever sets up has to know of a finding: that it fails, that it cannot be told, or that it
+    was accepted and why."""
+
+    kind: CardNoteKind
+    title: Sentence
+    reason: str = ""
+
+
 class Card(Result):
     """Everything printed for one camera, except for the cautions, which stand in the evaluation.
     ``camera`` is its name where there are several."""
@@ -48,6 +63,9 @@ class Card(Result):
     frame: Box | None
     way_round: str
     check: Sentence
+    notes: tuple[CardNote, ...] = Field(
+        default=(), description="What fails, what is not known, and what was accepted."
+    )
 
 
 def card_of(
@@ -57,6 +75,7 @@ def card_of(
     first: bool,
     studied: Sequence[tuple[Step[Any], Any]],
     assumed: Sequence[Assumption],
+    notes: Sequence[CardNote] = (),
 ) -> Card:
     """The card of one camera; without one it carries what is known of the work.
 
@@ -72,6 +91,8 @@ def card_of(
         each step that has to do with it, with what it worked out.
     assumed
         everything that was assumed.
+    notes
+        what was found of this camera, as far as it is said on a card.
     """
     found = {step.id: value for step, value in studied}
     work: GivenWork = found[WORK.id]
@@ -116,6 +137,7 @@ def card_of(
         frame=box(frame) if frame and work.is_flat else None,
         way_round=f"Picture: {way_round_words(lens)}" if lens else "",
         check=check,
+        notes=tuple(notes),
     )
 
 
