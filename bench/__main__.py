@@ -26,7 +26,7 @@ from steeple.core.evaluation import evaluate, glance
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.cupboard.owned import Owned, OwnedFixture
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.fixture import Fixture
+from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.reading import write_plan
 from steeple.core.solve.lens.compare import compare
 from steeple.core.solve.lens.work_out import work_out

@@ -8,8 +8,8 @@ from typing import Any
 from pydantic import ValidationError
 
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.fixture import Fixture
-from steeple.core.plan.gear.support import Support
+from steeple.core.plan.gear.holding.support import Support
+from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.shapes import SHAPES
 from steeple.demo.cupboard import BODIES, LENSES
 from steeple.demo.plans import GILDING, PLANS

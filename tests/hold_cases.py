@@ -6,7 +6,7 @@ from typing import Any
 
 from steeple.core.findings.finding import Verdict
 from steeple.core.plan.cupboard.owned import Owned, OwnedSupport
-from steeple.core.plan.gear.support import Joint, Section, Support
+from steeple.core.plan.gear.holding.support import Joint, Section, Support
 from steeple.core.plan.parts.support import PlacedSupport
 from tests.plans import BUSH, CLAMP, SOUND, STAND
 

@@ -7,10 +7,10 @@ from typing import Any
 from steeple.core.findings.finding import Verdict
 from steeple.core.plan.cupboard.owned import OwnedFixture
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.fixture import Fixture
+from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.parts.lamp import LampPlace, Light
 from steeple.demo.plans import GILDING
-from tests.plans import BULB, SOFT
+from tests.plans import BULB, SOFT, SOUND_IN_FULL
 
 SPOT = Fixture(
     name="a spot",
@@ -67,6 +67,14 @@ DAY: dict[str, Any] = {
     "begins": "09:00", "lasts_min": 180, "utc_offset_h": 2,
 }  # fmt: skip
 Row = tuple[str, Verdict, dict[str, Any], str]
+WHITE_AT = SOUND_IN_FULL.cards[0].model_dump(mode="json")
+
+
+def card_at(x: float, y: float, z: float) -> list[dict[str, Any]]:
+    """The white card in a place, as the cards of a plan."""
+    return [{**WHITE_AT, "position": {"x_mm": x, "y_mm": y, "z_mm": z}}]
+
+
 LIGHT_FIRING: list[Row] = [
     ("light.no-lamp", "unknown", {"lights": []}, "No lamp"),
     ("light.no-lamp", "fails", {"lights__0__lit": False}, "switched off"),
@@ -108,6 +116,40 @@ LIGHT_FIRING: list[Row] = [
         "watch",
         {"lights__0__fixture__flicker": "mains", "delivery__frame_rate_hz": 120},
         "Flickers",
+    ),
+    ("light.card-idle", "watch", {"cards": card_at(-900, 900, 600)}, "next to nothing"),
+    ("light.card-in-frame", "fails", {"cards": card_at(120, 40, 200)}, "In the picture"),
+    ("light.card-unplaceable", "fails", {"cards": card_at(0, -520, 60)}, "No room there"),
+    ("light.out-of-role", "watch", {"lights__0__role": "background"}, "no background"),
+    (
+        "light.out-of-role",
+        "watch",
+        with_lamps(lamp(PANEL, 0, -500, 900, "rim", role="back"), ABOVE),
+        "no rim",
+    ),
+    (
+        "light.stand-overloaded",
+        "fails",
+        {"lights__0__stand": {"name": "a small one", "form": "floor stand", "rated_load_g": 1200}},
+        "is rated for",
+    ),
+    (
+        "light.stand-overloaded",
+        "unknown",
+        {"lights__0__stand": {"name": "a find", "form": "floor stand"}},
+        "not known",
+    ),
+    (
+        "light.mat-glare",
+        "watch",
+        with_lamps(lamp(PANEL, 90, 430, 640), table__mat_gloss="polished"),
+        "of the mat",
+    ),
+    (
+        "light.hollow-dark",
+        "fails",
+        {"work__hollow": {"width_mm": 120, "depth_mm": 250, "mouth_mm": 200}},
+        "The hollow is dark",
     ),
     ("light.lamp-in-frame", "fails", with_lamps(lamp(PANEL, 0, 60, 500)), "In the picture"),
     ("light.unplaceable", "fails", with_lamps(lamp(SOFT, -232, 403, 1800)), "No room there"),

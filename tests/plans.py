@@ -9,18 +9,21 @@ from steeple.core.findings.judging import judge
 from steeple.core.geometry.rectangle import Rectangle
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.adapter import Adapter
-from steeple.core.plan.gear.body import Body, FieldOfView, RecordingMode
-from steeple.core.plan.gear.fixture import Fixture
-from steeple.core.plan.gear.lens import Lens
-from steeple.core.plan.gear.support import Joint, Support
+from steeple.core.plan.gear.cameras.body import Body, FieldOfView, RecordingMode
+from steeple.core.plan.gear.cameras.lens import Lens
+from steeple.core.plan.gear.holding.adapter import Adapter
+from steeple.core.plan.gear.holding.support import Joint, Support
+from steeple.core.plan.gear.lights.fixture import Fixture
+from steeple.core.plan.gear.lights.lamp_stand import LampStand
+from steeple.core.plan.gear.lights.light_card import LightCard
 from steeple.core.plan.parts.camera import Camera, Position
 from steeple.core.plan.parts.delivery import Delivery
 from steeple.core.plan.parts.lamp import LampPlace, Light
 from steeple.core.plan.parts.maker import Maker
+from steeple.core.plan.parts.panel import PlacedCard
 from steeple.core.plan.parts.room import KeepClear, Obstacle, Room
 from steeple.core.plan.parts.support import Foot, PlacedSupport
-from steeple.core.plan.parts.work import Item, Table, Work, Zone
+from steeple.core.plan.parts.work import Hollow, Item, Table, Work, Zone
 from steeple.core.study.base.assumptions import Assumption
 from steeple.core.study.lens.study import Sight
 from steeple.core.study.plan_study import CameraStudy, camera_studies
@@ -156,6 +159,7 @@ SOUND = Plan(
         ceiling_mm=2600,
         mains_hz=50,
         circuit_w=2000,
+        knock="possible",
         keep_clear=(
             KeepClear(
                 kind="door",
@@ -243,6 +247,23 @@ SOUND = Plan(
         ),
     ),
 )
+WHITE = LightCard(name="a white card", use="bounce", width_mm=500, height_mm=350, reflectance=0.85)
+LAMP_STAND = LampStand(
+    name="a lamp stand", form="floor stand", lowest_mm=700, highest_mm=2200, rated_load_g=3000
+)
+SOUND_IN_FULL = SOUND.model_copy(
+    update={
+        "table": SOUND.table.model_copy(update={"mat_gloss": "matt"}),
+        "work": SOUND.work.model_copy(
+            update={"hollow": Hollow(x_mm=60, y_mm=0, width_mm=160, depth_mm=25)}
+        ),
+        "lights": (SOUND.lights[0].model_copy(update={"stand": LAMP_STAND}),),
+        "cards": (
+            PlacedCard(id="white", card=WHITE, position=LampPlace(x_mm=420, y_mm=100, z_mm=185)),
+        ),
+    }
+)
+"""The same with what not every plan has: a card, a lamp stand, a mat of its own gloss, a hollow."""
 BARE = Plan(title="Only a shape", work=Work(shape="page-flat"))
 
 

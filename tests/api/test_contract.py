@@ -76,6 +76,7 @@ def test_lengths_carry_their_unit_in_every_name() -> None:
     }  # fmt: skip
     units = (
         "_mm",
+        "_mired",
         "_mm2",
         "_n_m",
         "_min",

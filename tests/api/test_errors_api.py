@@ -15,6 +15,7 @@ from starlette.testclient import TestClient
 from steeple.api.errors import STATUS_BY_KIND, status_of
 from steeple.api.limits import HEADERS
 from steeple.core.errors import DocumentError, InputError, SteepleError
+from steeple.core.plan.document import VERSION
 from steeple.store.database import Database
 from steeple.store.errors import NotFound, RevisionConflict, StoreError
 from tests.plans import SOUND
@@ -64,7 +65,7 @@ REQUESTS: list[tuple[str, str, Any, int, str]] = [
     ("GET", "/api/nothing", None, 404, "no-such-address"),
     ("PATCH", "/api/plans", None, 405, "wrong-method"),
     ("GET", "/api/plans/none/card.pdf?paper=a3", None, 422, "not-a-choice"),
-    ("POST", "/api/evaluate", {"plan": {**PLAN, "version": 4}}, 422, "not-a-choice"),
+    ("POST", "/api/evaluate", {"plan": {**PLAN, "version": VERSION + 1}}, 422, "not-a-choice"),
     ("POST", "/api/evaluate", {"plan": {**PLAN, "table": {"width_mm": 1e9}}}, 422, "out-of-range"),
     ("POST", "/api/gear/things", {"kind": "boat", "figures": {}}, 422, "not-a-choice"),
 ]

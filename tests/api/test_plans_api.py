@@ -8,6 +8,7 @@ from typing import Any
 import pytest
 from starlette.testclient import TestClient
 
+from steeple.core.plan.document import VERSION
 from steeple.core.plan.reading import read_plan, write_plan
 from tests.plans import SOUND, changed
 
@@ -150,7 +151,7 @@ def test_evaluation_is_stateless_and_repeatable(api: TestClient) -> None:
 def test_shapes_and_schema_and_health(api: TestClient) -> None:
     shapes = api.get("/api/shapes").json()
     assert {"small-flat", "hot-counter"} <= {one["id"] for one in shapes}
-    assert api.get("/api/schema/plan").json()["properties"]["version"]["const"] == 3
+    assert api.get("/api/schema/plan").json()["properties"]["version"]["const"] == VERSION
     assert api.get("/api/health").json()["product"] == "steeple"
 
 

@@ -8,8 +8,8 @@ from typing import Any
 import pytest
 
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.body import Body, FieldOfView, RecordingMode
-from steeple.core.plan.gear.lens import Lens
+from steeple.core.plan.gear.cameras.body import Body, FieldOfView, RecordingMode
+from steeple.core.plan.gear.cameras.lens import Lens
 from steeple.core.study.lens.study import LensStudy, Sight
 from tests.plans import BODY, SOUND, changed, finding, scene, seen
 

@@ -14,7 +14,7 @@ from hypothesis import strategies as st
 from steeple.core.errors import DocumentError
 from steeple.core.plan.cupboard.field_words import GEAR_WORDS, KIND_TITLES
 from steeple.core.plan.cupboard.kinds import KINDS, MODELS, Gear, gear_fields, kind_of
-from steeple.core.plan.gear.lens import Lens
+from steeple.core.plan.gear.cameras.lens import Lens
 from steeple.demo.cupboard import EVERYTHING
 from steeple.formats.gear_csv import read_gear_csv, read_number, write_gear_csv
 from steeple.formats.gear_json import read_gear_json, write_gear_json

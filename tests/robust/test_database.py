@@ -17,7 +17,7 @@ import pytest
 
 from steeple.cli.command import main
 from steeple.core.errors import DocumentError
-from steeple.core.plan.gear.lens import Lens
+from steeple.core.plan.gear.cameras.lens import Lens
 from steeple.demo.plans import PLANS
 from steeple.demo.world import fill
 from steeple.main import DATABASE_NAME, make_context

@@ -11,7 +11,7 @@ from pathlib import Path
 import pytest
 
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.lens import Lens
+from steeple.core.plan.gear.cameras.lens import Lens
 from steeple.core.plan.parts.camera import Camera
 from steeple.core.plan.parts.work import Work
 from steeple.demo.cupboard import EVERYTHING, LENSES, STANDARD_ZOOM

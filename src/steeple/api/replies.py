@@ -7,11 +7,14 @@ from typing import Annotated
 from fastapi import Response
 from pydantic import Field, StringConstraints
 
-from steeple.core.plan.cupboard.owned import Owned, OwnedFixture, OwnedSupport
+from steeple.core.plan.cupboard.owned import Owned, OwnedCard, OwnedFixture, OwnedSupport
 from steeple.core.plan.document import CAMERA_LIMIT
-from steeple.core.plan.gear.adapter import Adapter
-from steeple.core.plan.gear.body import Body
-from steeple.core.plan.gear.lens import Lens
+from steeple.core.plan.gear.cameras.body import Body
+from steeple.core.plan.gear.cameras.lens import Lens
+from steeple.core.plan.gear.holding.adapter import Adapter
+from steeple.core.plan.gear.holding.weight import Ballast
+from steeple.core.plan.gear.lights.gel import Gel
+from steeple.core.plan.gear.lights.lamp_stand import LampStand
 from steeple.core.plan.problems import Problem
 from steeple.core.plan.reading import AnyPlan
 from steeple.core.plan.values import Part
@@ -45,6 +48,10 @@ class OwnedGear(Part):
     owned_supports: tuple[OwnedSupport, ...] = Field(default=(), max_length=100)
     owned_adapters: tuple[Adapter, ...] = Field(default=(), max_length=100)
     owned_fixtures: tuple[OwnedFixture, ...] = Field(default=(), max_length=100)
+    owned_cards: tuple[OwnedCard, ...] = Field(default=(), max_length=100)
+    owned_weights: tuple[Ballast, ...] = Field(default=(), max_length=100)
+    owned_gels: tuple[Gel, ...] = Field(default=(), max_length=100)
+    owned_stands: tuple[LampStand, ...] = Field(default=(), max_length=100)
 
     @property
     def owned(self) -> Owned:
@@ -55,6 +62,10 @@ class OwnedGear(Part):
             supports=self.owned_supports,
             adapters=self.owned_adapters,
             fixtures=self.owned_fixtures,
+            cards=self.owned_cards,
+            weights=self.owned_weights,
+            gels=self.owned_gels,
+            stands=self.owned_stands,
         )
 
 

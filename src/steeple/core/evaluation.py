@@ -10,6 +10,7 @@ from pydantic import Field, create_model
 from steeple.core.findings.caution import Caution
 from steeple.core.findings.finding import GRAVITY, Finding, Verdict
 from steeple.core.findings.judging import cautions_for, judge, judge_camera
+from steeple.core.findings.other_heights import at_other_heights
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
 from steeple.core.plan.words import camera_names
@@ -167,6 +168,7 @@ def evaluate(
     findings = judge(cameras)
     if try_mends:
         findings = with_mends(cameras, findings)
+    findings += at_other_heights(cameras, findings)
     assumed = _assumed(cameras)
     first = cameras[0]
     figures, working = _plan_figures(first)

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from steeple.core.plan.cupboard.kinds import Gear
-from steeple.core.plan.gear.body import Body, FieldOfView, RecordingMode
-from steeple.core.plan.gear.lens import Lens
+from steeple.core.plan.gear.cameras.body import Body, FieldOfView, RecordingMode
+from steeple.core.plan.gear.cameras.lens import Lens
 from steeple.demo.rigging import RIGGING
 
 

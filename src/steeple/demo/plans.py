@@ -29,6 +29,7 @@ GILDING = Plan(
                 depth_mm=220,
                 bottom_mm=1350,
                 top_mm=1800,
+                stays=True,
             ),
         ),
         width_mm=2600,
@@ -135,6 +136,7 @@ GILDING = Plan(
     lights=(
         Light(
             id="panel",
+            role="fill",
             fixture=lamp("Flat panel, 30 × 30"),
             position=LampPlace(x_mm=-240, y_mm=330, z_mm=940),
             level_percent=20,
@@ -142,7 +144,6 @@ GILDING = Plan(
         ),
         Light(
             id="soft",
-            role="fill",
             fixture=lamp("Soft square, 60"),
             position=LampPlace(x_mm=-640, y_mm=520, z_mm=760),
             level_percent=30,
@@ -164,6 +165,7 @@ DUMPLINGS = Plan(
                 depth_mm=300,
                 bottom_mm=2150,
                 top_mm=2450,
+                stays=True,
             ),
         ),
         width_mm=9000,
@@ -241,7 +243,7 @@ DUMPLINGS = Plan(
         Light(
             id="soft",
             fixture=lamp("Soft square, 60"),
-            position=LampPlace(x_mm=-1290, y_mm=290, z_mm=780),
+            position=LampPlace(x_mm=-1000, y_mm=100, z_mm=780),
             level_percent=60,
         ),
         Light(

@@ -3,15 +3,19 @@
 from __future__ import annotations
 
 from steeple.core.plan.cupboard.kinds import Gear
-from steeple.core.plan.gear.adapter import Adapter
-from steeple.core.plan.gear.fixture import Fixture
-from steeple.core.plan.gear.lead import Lead
-from steeple.core.plan.gear.light_card import LightCard
-from steeple.core.plan.gear.medium import Medium
-from steeple.core.plan.gear.microphone import Microphone
-from steeple.core.plan.gear.power import PowerSource
-from steeple.core.plan.gear.recorder import Recorder
-from steeple.core.plan.gear.support import Joint, Section, Support
+from steeple.core.plan.gear.cameras.filter import LensFilter
+from steeple.core.plan.gear.holding.adapter import Adapter
+from steeple.core.plan.gear.holding.support import Joint, Section, Support
+from steeple.core.plan.gear.holding.weight import Ballast
+from steeple.core.plan.gear.lights.fixture import Fixture
+from steeple.core.plan.gear.lights.gel import Gel
+from steeple.core.plan.gear.lights.lamp_stand import LampStand
+from steeple.core.plan.gear.lights.light_card import LightCard
+from steeple.core.plan.gear.recording.lead import Lead
+from steeple.core.plan.gear.recording.medium import Medium
+from steeple.core.plan.gear.recording.microphone import Microphone
+from steeple.core.plan.gear.recording.power import PowerSource
+from steeple.core.plan.gear.recording.recorder import Recorder
 
 # fmt: off
 LAMPS: tuple[Gear, ...] = (
@@ -123,7 +127,50 @@ ADAPTERS: tuple[Gear, ...] = (
             owned=1),
 )
 # fmt: on
-RIGGING: tuple[Gear, ...] = (*LAMPS, *CARDS, *SUPPORTS, *SOUND, *SUPPLIES, *ADAPTERS)
+LIGHT_PARTS: tuple[Gear, ...] = (
+    LampStand(
+        name="Light stand, three legs",
+        form="floor stand",
+        lowest_mm=700,
+        highest_mm=2200,
+        rated_load_g=3000,
+        mass_g=1400,
+    ),
+    LampStand(
+        name="Light stand with a short boom",
+        form="floor stand with a boom",
+        lowest_mm=900,
+        highest_mm=2400,
+        rated_load_g=1500,
+        mass_g=2600,
+    ),
+    LampStand(
+        name="Clamp with a bending arm",
+        form="clamp on the table",
+        lowest_mm=80,
+        highest_mm=520,
+        rated_load_g=600,
+        mass_g=350,
+    ),
+    Gel(name="Half orange gel", shift_mired=81, transmittance=0.7),
+    Gel(name="Half blue gel", shift_mired=-78, transmittance=0.55),
+    LensFilter(name="Polarising filter, turned by hand", form="polarising", lost_stops=1.5),
+)
+WEIGHTS: tuple[Gear, ...] = (
+    Ballast(name="Bag of sand", mass_g=5000),
+    Ballast(name="Saddle bag, half filled", mass_g=3000),
+    Ballast(name="Bottle of water in a net", mass_g=1500),
+)
+RIGGING: tuple[Gear, ...] = (
+    *LAMPS,
+    *LIGHT_PARTS,
+    *CARDS,
+    *SUPPORTS,
+    *WEIGHTS,
+    *SOUND,
+    *SUPPLIES,
+    *ADAPTERS,
+)
 """One joint cannot be made without buying a stud: the desk arm's 5/8-27 takes none of the adapters."""
 
 

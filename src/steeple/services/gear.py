@@ -9,12 +9,16 @@ from steeple.core.errors import InputError
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.cupboard.kinds import Gear, GearKind
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.adapter import Adapter
-from steeple.core.plan.gear.body import Body
-from steeple.core.plan.gear.fixture import Fixture
-from steeple.core.plan.gear.lens import Lens
-from steeple.core.plan.gear.light_card import LightCard
-from steeple.core.plan.gear.support import Support
+from steeple.core.plan.gear.cameras.body import Body
+from steeple.core.plan.gear.cameras.filter import LensFilter
+from steeple.core.plan.gear.cameras.lens import Lens
+from steeple.core.plan.gear.holding.adapter import Adapter
+from steeple.core.plan.gear.holding.support import Support
+from steeple.core.plan.gear.holding.weight import Ballast
+from steeple.core.plan.gear.lights.fixture import Fixture
+from steeple.core.plan.gear.lights.gel import Gel
+from steeple.core.plan.gear.lights.lamp_stand import LampStand
+from steeple.core.plan.gear.lights.light_card import LightCard
 from steeple.core.plan.reading import read_plan
 from steeple.formats.gear_csv import RowRefused, Table, read_gear_csv, write_gear_csv
 from steeple.formats.gear_json import read_gear_json, write_gear_json
@@ -23,7 +27,9 @@ from steeple.store.database import Database
 from steeple.store.gear import GearRepository, StoredGear, things
 from steeple.store.plans import PlanRepository, StoredPlan
 
-Kind = TypeVar("Kind", Body, Lens, Support, Adapter, Fixture, LightCard)
+Kind = TypeVar(
+    "Kind", Body, Lens, Support, Adapter, Fixture, LightCard, Ballast, Gel, LensFilter, LampStand
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,6 +42,10 @@ class Cupboard:
     adapters: list[tuple[str, Adapter]]
     fixtures: list[tuple[str, Fixture]]
     cards: list[tuple[str, LightCard]]
+    weights: list[tuple[str, Ballast]]
+    gels: list[tuple[str, Gel]]
+    filters: list[tuple[str, LensFilter]]
+    stands: list[tuple[str, LampStand]]
 
 
 @dataclass(frozen=True, slots=True)
@@ -111,6 +121,10 @@ class GearService:
                 adapters=_in_use(gear, "adapter", Adapter),
                 fixtures=_in_use(gear, "fixture", Fixture),
                 cards=_in_use(gear, "card", LightCard),
+                weights=_in_use(gear, "weight", Ballast),
+                gels=_in_use(gear, "gel", Gel),
+                filters=_in_use(gear, "filter", LensFilter),
+                stands=_in_use(gear, "stand", LampStand),
             )
 
     def get(self, gear_id: str) -> StoredGear:

@@ -14,7 +14,7 @@ from steeple.core.study.base.sentence import sentence_words
 from steeple.core.study.plan_study import camera_studies
 from tests.hold_cases import BAR, HOLD_FIRING, held
 from tests.light_cases import LIGHT_FIRING, lamp
-from tests.plans import BARE, BODY, BULB, PHONE, SOUND, ZOOM, changed, finding
+from tests.plans import BARE, BODY, BULB, PHONE, SOUND, SOUND_IN_FULL, ZOOM, changed, finding
 
 Row = tuple[str, Verdict, dict[str, Any], str]
 LENS_UNKNOWN = ZOOM.model_copy(
@@ -138,7 +138,7 @@ def test_a_rule_fires(code: str, verdict: Verdict, values: dict[str, Any], words
 
 @pytest.mark.parametrize("rule", RULES, ids=[rule.code for rule in RULES])
 def test_every_rule_is_quiet_on_a_sound_plan(rule: Any) -> None:
-    found = finding(SOUND, rule.code)
+    found = finding(SOUND_IN_FULL, rule.code)
     assert found is not None, "a rule that says nothing of a sound plan was not asked"
     assert found.verdict == "holds", sentence_words(found.title, "cm")
     if found.margin is not None:
@@ -223,7 +223,7 @@ def test_a_phone_is_judged_like_any_camera() -> None:
 
 def test_work_findings_are_said_once_with_two_cameras() -> None:
     two = SOUND.cameras[0].model_copy(update={"id": "second"})
-    plan = SOUND.model_copy(update={"cameras": (SOUND.cameras[0], two)})
+    plan = SOUND_IN_FULL.model_copy(update={"cameras": (SOUND.cameras[0], two)})
     codes = [(one.code, one.about) for one in judge(camera_studies(plan))]
     once = sum(rule.once for rule in RULES)
     assert len(codes) == len(set(codes)) == once + 2 * (len(RULES) - once)

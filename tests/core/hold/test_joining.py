@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from steeple.core.hold.joining import MATES, Piece, end_of, mate_of, shortest_chain
 from steeple.core.hold.shake import Wobble, damping_ratio, in_a_row_hz, swing_mm
 from steeple.core.hold.spans import least_at_or_over, nearest_options, span_options
-from steeple.core.plan.gear.adapter import Adapter
+from steeple.core.plan.gear.holding.adapter import Adapter
 from steeple.core.study.hold.joining import END_WORDS, KINDS_TO_GET, end_words, join_words, joined
 from steeple.demo.cupboard import BODIES
 from steeple.demo.rigging import ADAPTERS, SUPPORTS

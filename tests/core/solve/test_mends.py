@@ -13,29 +13,36 @@ from steeple.core.findings.finding import GRAVITY
 from steeple.core.plan.changes import apply_changes
 from steeple.core.plan.cupboard.owned import Owned, OwnedFixture, OwnedSupport
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.adapter import Adapter
-from steeple.core.plan.gear.fixture import Fixture
-from steeple.core.plan.gear.support import Support
+from steeple.core.plan.gear.holding.adapter import Adapter
+from steeple.core.plan.gear.holding.support import Support
+from steeple.core.plan.gear.holding.weight import Ballast
+from steeple.core.plan.gear.lights.fixture import Fixture
+from steeple.core.plan.gear.lights.gel import Gel
+from steeple.core.plan.gear.lights.lamp_stand import LampStand
 from steeple.core.study.base.sentence import sentence_words
 from steeple.demo.cupboard import LENSES
 from steeple.demo.plans import DULCIMER, PLANS
-from steeple.demo.rigging import ADAPTERS, LAMPS, SUPPORTS
+from steeple.demo.rigging import ADAPTERS, LAMPS, LIGHT_PARTS, SUPPORTS, WEIGHTS
 from tests.core.findings.test_registry import FIRING
 from tests.hold_cases import OWNED_HOLD
 from tests.light_cases import OWNED_LAMPS
-from tests.plans import SOUND, WIDE, changed
+from tests.plans import LAMP_STAND, SOUND, WIDE, changed
 
 OWNED = Owned(
     lenses=(WIDE, *LENSES),
     supports=OWNED_HOLD.supports,
     adapters=OWNED_HOLD.adapters,
     fixtures=OWNED_LAMPS,
+    stands=(LAMP_STAND,),
 )
 EVERYTHING = Owned(
     lenses=LENSES,
     supports=tuple(OwnedSupport(gear=one) for one in SUPPORTS if isinstance(one, Support)),
     adapters=tuple(one for one in ADAPTERS if isinstance(one, Adapter)),
     fixtures=tuple(OwnedFixture(gear=one) for one in LAMPS if isinstance(one, Fixture)),
+    weights=tuple(one for one in WEIGHTS if isinstance(one, Ballast)),
+    stands=tuple(one for one in LIGHT_PARTS if isinstance(one, LampStand)),
+    gels=tuple(one for one in LIGHT_PARTS if isinstance(one, Gel)),
 )
 
 

@@ -1,5 +1,16 @@
 /** What mends and comparisons may take from the cupboard. */
-import type { Adapter, Body, Cupboard, Fixture, Lens, Support } from './types';
+import type {
+  Adapter,
+  Ballast,
+  Body,
+  Cupboard,
+  Fixture,
+  Gel,
+  LampStand,
+  Lens,
+  LightCard,
+  Support,
+} from './types';
 
 /** What a mend or comparison may take from the cupboard. */
 export interface Owned {
@@ -8,6 +19,10 @@ export interface Owned {
   supports: { id: string; gear: Support }[];
   adapters: Adapter[];
   fixtures: { id: string; gear: Fixture }[];
+  cards: { id: string; gear: LightCard }[];
+  weights: Ballast[];
+  gels: Gel[];
+  stands: LampStand[];
 }
 
 export const NOTHING_OWNED: Owned = {
@@ -16,10 +31,24 @@ export const NOTHING_OWNED: Owned = {
   supports: [],
   adapters: [],
   fixtures: [],
+  cards: [],
+  weights: [],
+  gels: [],
+  stands: [],
 };
 
 /** So much of each kind is looked at; the server refuses more. */
-export const OWNED_MOST = { lenses: 200, bodies: 200, supports: 100, adapters: 100, fixtures: 100 };
+export const OWNED_MOST = {
+  lenses: 200,
+  bodies: 200,
+  supports: 100,
+  adapters: 100,
+  fixtures: 100,
+  cards: 100,
+  weights: 100,
+  gels: 100,
+  stands: 100,
+};
 
 /** What of the cupboard mends and comparisons look at, the first of each kind. */
 export function ownedOf(cupboard: Cupboard): Owned {
@@ -29,6 +58,10 @@ export function ownedOf(cupboard: Cupboard): Owned {
     supports: cupboard.supports.slice(0, OWNED_MOST.supports),
     adapters: cupboard.adapters.slice(0, OWNED_MOST.adapters).map((one) => one.gear),
     fixtures: cupboard.fixtures.slice(0, OWNED_MOST.fixtures),
+    cards: cupboard.cards.slice(0, OWNED_MOST.cards),
+    weights: cupboard.weights.slice(0, OWNED_MOST.weights).map((one) => one.gear),
+    gels: cupboard.gels.slice(0, OWNED_MOST.gels).map((one) => one.gear),
+    stands: cupboard.stands.slice(0, OWNED_MOST.stands).map((one) => one.gear),
   };
 }
 
@@ -48,6 +81,10 @@ const WORDS: Record<keyof Owned, string> = {
   supports: 'supports',
   adapters: 'adapters',
   fixtures: 'lamps',
+  cards: 'cards',
+  weights: 'weights',
+  gels: 'gels',
+  stands: 'lamp stands',
 };
 
 /** The same as a request says it. */
@@ -57,4 +94,8 @@ export const ownedBody = (owned: Owned) => ({
   owned_supports: owned.supports,
   owned_adapters: owned.adapters,
   owned_fixtures: owned.fixtures,
+  owned_cards: owned.cards,
+  owned_weights: owned.weights,
+  owned_gels: owned.gels,
+  owned_stands: owned.stands,
 });

@@ -668,7 +668,7 @@ export interface paths {
         };
         /**
          * Cupboard
-         * @description Bodies, lenses, supports, adapters and lamps in use, as plans take them.
+         * @description What is in use and plans take: cameras, lenses, lamps, what holds and shapes light, supports.
          */
         get: operations["cupboard_api_gear_get"];
         put?: never;
@@ -1095,6 +1095,16 @@ export interface components {
             why: string;
         };
         /**
+         * Ballast
+         * @description A weight to lay or hang on a stand. ``mass_g`` is that of one, filled.
+         */
+        Ballast: {
+            /** Name */
+            name: string;
+            /** Mass G */
+            mass_g: number;
+        };
+        /**
          * Band
          * @description A stretch of heights of the lens, with what it means there. ``to_mm`` None = upwards.
          */
@@ -1119,16 +1129,16 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "camera" | "phone" | "webcam";
+            kind: "camera" | "fixed-lens camera" | "phone" | "webcam";
             /** Name */
             name: string;
             /** Modes */
             modes: components["schemas"]["RecordingMode-Input"][];
-            /** @description For a phone or webcam, which has no lens to change. */
+            /** @description For a camera that has no lens to change. */
             view?: components["schemas"]["FieldOfView-Input"] | null;
             /**
              * Min Focus Mm
-             * @description Nearest focus of a phone or webcam, from its lens.
+             * @description Nearest focus of a camera without lenses, from its front.
              */
             min_focus_mm?: number | null;
             /**
@@ -1201,16 +1211,16 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "camera" | "phone" | "webcam";
+            kind: "camera" | "fixed-lens camera" | "phone" | "webcam";
             /** Name */
             name: string;
             /** Modes */
             modes: components["schemas"]["RecordingMode-Output"][];
-            /** @description For a phone or webcam, which has no lens to change. */
+            /** @description For a camera that has no lens to change. */
             view: components["schemas"]["FieldOfView-Output"] | null;
             /**
              * Min Focus Mm
-             * @description Nearest focus of a phone or webcam, from its lens.
+             * @description Nearest focus of a camera without lenses, from its front.
              */
             min_focus_mm: number | null;
             /**
@@ -1330,6 +1340,7 @@ export interface components {
              */
             mode?: string | null;
             lens?: components["schemas"]["Lens-Input"] | null;
+            filter?: components["schemas"]["LensFilter-Input"] | null;
             /** Focal Mm */
             focal_mm?: number | null;
             /** F Number */
@@ -1399,6 +1410,7 @@ export interface components {
              */
             mode: string | null;
             lens: components["schemas"]["Lens-Output"] | null;
+            filter: components["schemas"]["LensFilter-Output"] | null;
             /** Focal Mm */
             focal_mm: number | null;
             /** F Number */
@@ -1526,6 +1538,26 @@ export interface components {
              * @default []
              */
             owned_fixtures: components["schemas"]["OwnedFixture"][];
+            /**
+             * Owned Cards
+             * @default []
+             */
+            owned_cards: components["schemas"]["OwnedCard"][];
+            /**
+             * Owned Weights
+             * @default []
+             */
+            owned_weights: components["schemas"]["Ballast"][];
+            /**
+             * Owned Gels
+             * @default []
+             */
+            owned_gels: components["schemas"]["Gel-Input"][];
+            /**
+             * Owned Stands
+             * @default []
+             */
+            owned_stands: components["schemas"]["LampStand-Input"][];
             plan: components["schemas"]["Plan-Input"];
             /**
              * Camera
@@ -1593,13 +1625,25 @@ export interface components {
         };
         /**
          * CardDrawing
-         * @description A card, flag or diffuser as the views show it: its corners, round it.
+         * @description A card, flag or diffuser as the views show it: its corners, round it; what it gives on the zone,
+         *     None where that is not known, how far the side of a hand that faces it is under that light, and by how
+         *     much the card lifts it.
          */
         CardDrawing: {
             /** Name */
             name: string;
             /** Corners */
             corners: components["schemas"]["Point"][];
+            /** Gives Lx */
+            gives_lx: number | null;
+            /** Side Stops */
+            side_stops: number;
+            /** Lifts Stops */
+            lifts_stops: number;
+            /** In Frame */
+            in_frame: boolean;
+            /** Blocked */
+            blocked: string;
         };
         /**
          * CardInUse
@@ -1778,6 +1822,14 @@ export interface components {
             fixtures: components["schemas"]["FixtureInUse"][];
             /** Cards */
             cards: components["schemas"]["CardInUse"][];
+            /** Weights */
+            weights: components["schemas"]["WeightInUse"][];
+            /** Gels */
+            gels: components["schemas"]["GelInUse"][];
+            /** Filters */
+            filters: components["schemas"]["FilterInUse"][];
+            /** Stands */
+            stands: components["schemas"]["StandInUse"][];
         };
         /**
          * Daylight
@@ -2007,6 +2059,26 @@ export interface components {
              * @default []
              */
             owned_fixtures: components["schemas"]["OwnedFixture"][];
+            /**
+             * Owned Cards
+             * @default []
+             */
+            owned_cards: components["schemas"]["OwnedCard"][];
+            /**
+             * Owned Weights
+             * @default []
+             */
+            owned_weights: components["schemas"]["Ballast"][];
+            /**
+             * Owned Gels
+             * @default []
+             */
+            owned_gels: components["schemas"]["Gel-Input"][];
+            /**
+             * Owned Stands
+             * @default []
+             */
+            owned_stands: components["schemas"]["LampStand-Input"][];
             plan: components["schemas"]["Plan-Input"];
             /**
              * Try Mends
@@ -2114,6 +2186,15 @@ export interface components {
             /** Holds For */
             holds_for: string;
             quantity: components["schemas"]["Quantity"];
+        };
+        /**
+         * FilterInUse
+         * @description A filter for a lens in the cupboard.
+         */
+        FilterInUse: {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["LensFilter-Output"];
         };
         /**
          * Finding
@@ -2369,13 +2450,46 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "body" | "lens" | "fixture" | "card" | "support" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter";
+            kind: "body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter";
             /** Title */
             title: string;
             /** Plural */
             plural: string;
             /** Fields */
             fields: components["schemas"]["GearField"][];
+        };
+        /**
+         * Gel
+         * @description A sheet of colour before a lamp. ``shift_mired`` is positive for one that makes light warmer.
+         */
+        "Gel-Input": {
+            /** Name */
+            name: string;
+            /** Shift Mired */
+            shift_mired: number;
+            /** Transmittance */
+            transmittance?: number | null;
+        };
+        /**
+         * Gel
+         * @description A sheet of colour before a lamp. ``shift_mired`` is positive for one that makes light warmer.
+         */
+        "Gel-Output": {
+            /** Name */
+            name: string;
+            /** Shift Mired */
+            shift_mired: number;
+            /** Transmittance */
+            transmittance: number | null;
+        };
+        /**
+         * GelInUse
+         * @description A gel in the cupboard.
+         */
+        GelInUse: {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Gel-Output"];
         };
         /**
          * Glance
@@ -2573,6 +2687,68 @@ export interface components {
             things: components["schemas"]["HungThing"][];
             /** Spans */
             spans: components["schemas"]["Piece"][][];
+        };
+        /**
+         * Hollow
+         * @description The inside of a vessel or of an instrument that the viewer shall see into; its axis stands upright.
+         */
+        "Hollow-Input": {
+            /**
+             * X Mm
+             * @default 0
+             */
+            x_mm: number;
+            /**
+             * Y Mm
+             * @default 0
+             */
+            y_mm: number;
+            /**
+             * Width Mm
+             * @description Across its mouth.
+             */
+            width_mm: number;
+            /**
+             * Depth Mm
+             * @description From its mouth down to its floor.
+             */
+            depth_mm: number;
+            /**
+             * Mouth Mm
+             * @description Its mouth above the table; None = at the tallest point.
+             */
+            mouth_mm?: number | null;
+        };
+        /**
+         * Hollow
+         * @description The inside of a vessel or of an instrument that the viewer shall see into; its axis stands upright.
+         */
+        "Hollow-Output": {
+            /**
+             * X Mm
+             * @default 0
+             */
+            x_mm: number;
+            /**
+             * Y Mm
+             * @default 0
+             */
+            y_mm: number;
+            /**
+             * Width Mm
+             * @description Across its mouth.
+             */
+            width_mm: number;
+            /**
+             * Depth Mm
+             * @description From its mouth down to its floor.
+             */
+            depth_mm: number;
+            /**
+             * Mouth Mm
+             * @description Its mouth above the table; None = at the tallest point.
+             */
+            mouth_mm: number | null;
         };
         /**
          * HungThing
@@ -2835,6 +3011,60 @@ export interface components {
             z_mm: number | null;
         };
         /**
+         * LampStand
+         * @description A stand, arm or clamp that holds a lamp.
+         */
+        "LampStand-Input": {
+            /** Name */
+            name: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "floor stand" | "floor stand with a boom" | "clamp on the table" | "fixed overhead";
+            /**
+             * Lowest Mm
+             * @description Lamp at its lowest, above what the stand stands on.
+             */
+            lowest_mm?: number | null;
+            /**
+             * Highest Mm
+             * @description Lamp at its highest, above what the stand stands on.
+             */
+            highest_mm?: number | null;
+            /** Rated Load G */
+            rated_load_g?: number | null;
+            /** Mass G */
+            mass_g?: number | null;
+        };
+        /**
+         * LampStand
+         * @description A stand, arm or clamp that holds a lamp.
+         */
+        "LampStand-Output": {
+            /** Name */
+            name: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "floor stand" | "floor stand with a boom" | "clamp on the table" | "fixed overhead";
+            /**
+             * Lowest Mm
+             * @description Lamp at its lowest, above what the stand stands on.
+             */
+            lowest_mm: number | null;
+            /**
+             * Highest Mm
+             * @description Lamp at its highest, above what the stand stands on.
+             */
+            highest_mm: number | null;
+            /** Rated Load G */
+            rated_load_g: number | null;
+            /** Mass G */
+            mass_g: number | null;
+        };
+        /**
          * Layout
          * @description One school, placed: ``option`` is None where it cannot be set up, and ``lacks`` says why.
          *     ``to_get`` names what is not in the cupboard.
@@ -2935,6 +3165,36 @@ export interface components {
             mount: string | null;
         };
         /**
+         * LensFilter
+         * @description A filter before a lens: polarising, or grey.
+         */
+        "LensFilter-Input": {
+            /** Name */
+            name: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "polarising" | "grey";
+            /** Lost Stops */
+            lost_stops?: number | null;
+        };
+        /**
+         * LensFilter
+         * @description A filter before a lens: polarising, or grey.
+         */
+        "LensFilter-Output": {
+            /** Name */
+            name: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "polarising" | "grey";
+            /** Lost Stops */
+            lost_stops: number | null;
+        };
+        /**
          * LiftRow
          * @description The shadow of a thing at one height: see `study.lifting.Lift`; ``toward`` in clock words, empty
          *     where no shadow is left within the zone.
@@ -3020,12 +3280,20 @@ export interface components {
              * @description Colour temperature set, where it can be; None = its lower end.
              */
             cct_k?: number | null;
+            gel?: components["schemas"]["Gel-Input"] | null;
+            stand?: components["schemas"]["LampStand-Input"] | null;
             /**
              * Lit
              * @description False for one that is switched off.
              * @default true
              */
             lit: boolean;
+            /**
+             * Stays
+             * @description Fixed where it hangs: never moved by placing or by a mend.
+             * @default false
+             */
+            stays: boolean;
             /**
              * Stand Lowest Mm
              * @description Least height above the table that its stand allows.
@@ -3075,12 +3343,20 @@ export interface components {
              * @description Colour temperature set, where it can be; None = its lower end.
              */
             cct_k: number | null;
+            gel: components["schemas"]["Gel-Output"] | null;
+            stand: components["schemas"]["LampStand-Output"] | null;
             /**
              * Lit
              * @description False for one that is switched off.
              * @default true
              */
             lit: boolean;
+            /**
+             * Stays
+             * @description Fixed where it hangs: never moved by placing or by a mend.
+             * @default false
+             */
+            stays: boolean;
             /**
              * Stand Lowest Mm
              * @description Least height above the table that its stand allows.
@@ -3282,7 +3558,24 @@ export interface components {
              * @description Tool beyond the fingers; 0 = none.
              */
             tool_mm?: number | null;
+            /**
+             * Y Mm
+             * @description Where the maker sits or stands, away from the middle of the zone (their hips), for one who is inside the work; None = before the table, by the distance to its edge.
+             */
+            y_mm?: number | null;
+            /**
+             * Away
+             * @description Not at the work while it is filmed: a beauty shot, a time lapse.
+             * @default false
+             */
+            away: boolean;
             second?: components["schemas"]["SecondPerson-Input"] | null;
+            /**
+             * Others
+             * @description More people round the table.
+             * @default []
+             */
+            others: components["schemas"]["SecondPerson-Input"][];
             /**
              * Hand Room Mm
              * @description Room that hands and tool need between the top of the work and the lens.
@@ -3325,7 +3618,24 @@ export interface components {
              * @description Tool beyond the fingers; 0 = none.
              */
             tool_mm: number | null;
+            /**
+             * Y Mm
+             * @description Where the maker sits or stands, away from the middle of the zone (their hips), for one who is inside the work; None = before the table, by the distance to its edge.
+             */
+            y_mm: number | null;
+            /**
+             * Away
+             * @description Not at the work while it is filmed: a beauty shot, a time lapse.
+             * @default false
+             */
+            away: boolean;
             second: components["schemas"]["SecondPerson-Output"] | null;
+            /**
+             * Others
+             * @description More people round the table.
+             * @default []
+             */
+            others: components["schemas"]["SecondPerson-Output"][];
             /**
              * Hand Room Mm
              * @description Room that hands and tool need between the top of the work and the lens.
@@ -3464,7 +3774,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "body" | "lens" | "fixture" | "card" | "support" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter";
+            kind: "body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter";
             /** Figures */
             figures: {
                 [key: string]: components["schemas"]["JsonValue"];
@@ -3495,6 +3805,12 @@ export interface components {
              * @description None = up to the ceiling.
              */
             top_mm?: number | null;
+            /**
+             * Stays
+             * @description Whether it cannot be moved: a beam, a cupboard that is screwed on.
+             * @default false
+             */
+            stays: boolean;
         };
         /**
          * Obstacle
@@ -3521,6 +3837,12 @@ export interface components {
              * @description None = up to the ceiling.
              */
             top_mm: number | null;
+            /**
+             * Stays
+             * @description Whether it cannot be moved: a beam, a cupboard that is screwed on.
+             * @default false
+             */
+            stays: boolean;
         };
         /**
          * OldPlan
@@ -3583,7 +3905,8 @@ export interface components {
          *
          *     ``changes`` set the camera; ``works`` says whether every demand is met then; ``line`` says the
          *     setting, or which demands cannot be met together; ``give_ways`` are the least ways out;
-         *     ``remaining`` are titles of findings that still fail.
+         *     ``remaining`` are titles of findings that still fail; ``worse`` says what it makes worse than it is, in any
+         *     step.
          */
         Outcome: {
             /** About */
@@ -3598,6 +3921,11 @@ export interface components {
             give_ways: components["schemas"]["Fix"][];
             /** Remaining */
             remaining: components["schemas"]["Piece"][][];
+            /**
+             * Worse
+             * @default []
+             */
+            worse: components["schemas"]["Piece"][];
         };
         /**
          * OwnedBody
@@ -3607,6 +3935,15 @@ export interface components {
             /** Id */
             id: string;
             gear: components["schemas"]["Body-Output"];
+        };
+        /**
+         * OwnedCard
+         * @description A card, flag or diffuser that is owned, with its id in the cupboard.
+         */
+        OwnedCard: {
+            /** Id */
+            id?: string | null;
+            gear: components["schemas"]["LightCard-Input"];
         };
         /**
          * OwnedFixture
@@ -3722,6 +4059,26 @@ export interface components {
              * @default []
              */
             owned_fixtures: components["schemas"]["OwnedFixture"][];
+            /**
+             * Owned Cards
+             * @default []
+             */
+            owned_cards: components["schemas"]["OwnedCard"][];
+            /**
+             * Owned Weights
+             * @default []
+             */
+            owned_weights: components["schemas"]["Ballast"][];
+            /**
+             * Owned Gels
+             * @default []
+             */
+            owned_gels: components["schemas"]["Gel-Input"][];
+            /**
+             * Owned Stands
+             * @default []
+             */
+            owned_stands: components["schemas"]["LampStand-Input"][];
             plan: components["schemas"]["Plan-Input"];
             /**
              * Camera
@@ -3826,6 +4183,12 @@ export interface components {
              */
             sandbag_on?: ("column" | "leg under the boom" | "legs behind") | null;
             /**
+             * Clamped Down
+             * @description Whether the foot of a small stand is clamped to the table.
+             * @default false
+             */
+            clamped_down: boolean;
+            /**
              * Tether
              * @description Whether a second fixing keeps what it carries from falling.
              */
@@ -3893,6 +4256,12 @@ export interface components {
              */
             sandbag_on: ("column" | "leg under the boom" | "legs behind") | null;
             /**
+             * Clamped Down
+             * @description Whether the foot of a small stand is clamped to the table.
+             * @default false
+             */
+            clamped_down: boolean;
+            /**
              * Tether
              * @description Whether a second fixing keeps what it carries from falling.
              */
@@ -3942,10 +4311,19 @@ export interface components {
              *     }
              */
             room: components["schemas"]["Room-Input"];
-            /** @default {} */
+            /**
+             * @default {
+             *       "other_heights_mm": []
+             *     }
+             */
             table: components["schemas"]["Table-Input"];
             work: components["schemas"]["Work-Input"];
-            /** @default {} */
+            /**
+             * @default {
+             *       "away": false,
+             *       "others": []
+             *     }
+             */
             maker: components["schemas"]["Maker-Input"];
             /**
              * Cameras
@@ -3973,6 +4351,13 @@ export interface components {
              * @default []
              */
             adapters: components["schemas"]["Adapter-Input"][];
+            /**
+             * @default {
+             *       "only_these_lamps": false,
+             *       "no_soft_boxes": false
+             *     }
+             */
+            wishes: components["schemas"]["Wishes-Input"];
             /**
              * Accepted
              * @description What is to be watched and was accepted, with the reasons.
@@ -4009,10 +4394,19 @@ export interface components {
              *     }
              */
             room: components["schemas"]["Room-Output"];
-            /** @default {} */
+            /**
+             * @default {
+             *       "other_heights_mm": []
+             *     }
+             */
             table: components["schemas"]["Table-Output"];
             work: components["schemas"]["Work-Output"];
-            /** @default {} */
+            /**
+             * @default {
+             *       "away": false,
+             *       "others": []
+             *     }
+             */
             maker: components["schemas"]["Maker-Output"];
             /**
              * Cameras
@@ -4040,6 +4434,13 @@ export interface components {
              * @default []
              */
             adapters: components["schemas"]["Adapter-Output"][];
+            /**
+             * @default {
+             *       "only_these_lamps": false,
+             *       "no_soft_boxes": false
+             *     }
+             */
+            wishes: components["schemas"]["Wishes-Output"];
             /**
              * Accepted
              * @description What is to be watched and was accepted, with the reasons.
@@ -4375,6 +4776,11 @@ export interface components {
              */
             keep_clear: components["schemas"]["KeepClear"][];
             /**
+             * Knock
+             * @description Whether somebody brushes past or runs into what stands here.
+             */
+            knock?: ("unlikely" | "possible" | "likely") | null;
+            /**
              * Windows
              * @default []
              */
@@ -4424,6 +4830,11 @@ export interface components {
              * @default []
              */
             keep_clear: components["schemas"]["KeepClear"][];
+            /**
+             * Knock
+             * @description Whether somebody brushes past or runs into what stands here.
+             */
+            knock: ("unlikely" | "possible" | "likely") | null;
             /**
              * Windows
              * @default []
@@ -4491,6 +4902,11 @@ export interface components {
             head_clearance_mm: number | null;
             /** Changes */
             changes: components["schemas"]["Change"][];
+            /**
+             * Worse
+             * @default []
+             */
+            worse: components["schemas"]["Piece"][];
         };
         /**
          * RowProblem
@@ -4548,7 +4964,7 @@ export interface components {
         };
         /**
          * SecondPerson
-         * @description Someone else at the table: a card player opposite, a pupil beside.
+         * @description Someone else at the table: a card player opposite, a pupil beside, a client.
          */
         "SecondPerson-Input": {
             /**
@@ -4556,6 +4972,16 @@ export interface components {
              * @enum {string}
              */
             place: "opposite" | "left" | "right";
+            /**
+             * Along Mm
+             * @description Along that edge of the table from the middle of the zone: to your right, or away from you; None = at the middle.
+             */
+            along_mm?: number | null;
+            /**
+             * From Edge Mm
+             * @description Table edge to their trunk.
+             */
+            from_edge_mm?: number | null;
             /** Height Mm */
             height_mm?: number | null;
             /** Posture */
@@ -4563,7 +4989,7 @@ export interface components {
         };
         /**
          * SecondPerson
-         * @description Someone else at the table: a card player opposite, a pupil beside.
+         * @description Someone else at the table: a card player opposite, a pupil beside, a client.
          */
         "SecondPerson-Output": {
             /**
@@ -4571,6 +4997,16 @@ export interface components {
              * @enum {string}
              */
             place: "opposite" | "left" | "right";
+            /**
+             * Along Mm
+             * @description Along that edge of the table from the middle of the zone: to your right, or away from you; None = at the middle.
+             */
+            along_mm: number | null;
+            /**
+             * From Edge Mm
+             * @description Table edge to their trunk.
+             */
+            from_edge_mm: number | null;
             /** Height Mm */
             height_mm: number | null;
             /** Posture */
@@ -4667,6 +5103,15 @@ export interface components {
              * @description Above the right edge, or the far edge.
              */
             second_mm: number;
+        };
+        /**
+         * StandInUse
+         * @description A lamp stand in the cupboard.
+         */
+        StandInUse: {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["LampStand-Output"];
         };
         /**
          * Step
@@ -5017,6 +5462,13 @@ export interface components {
             missing: string[];
             /** Set Up Min */
             set_up_min: number;
+            /** Decides */
+            decides: components["schemas"]["Piece"][];
+            /** Members */
+            members: components["schemas"]["RigMember"][];
+            screw: components["schemas"]["Point"];
+            /** Worse */
+            worse: components["schemas"]["Piece"][];
             /** Changes */
             changes: components["schemas"]["Change"][];
         };
@@ -5036,6 +5488,17 @@ export interface components {
              * @description Share of the light that the top, or the mat on it, sends back.
              */
             mat_reflectance?: number | null;
+            /**
+             * Mat Gloss
+             * @description Gloss of the top, or of the mat on it, apart from the work.
+             */
+            mat_gloss?: ("matt" | "satin" | "varnish" | "polished" | "metal") | null;
+            /**
+             * Other Heights Mm
+             * @description Heights at which it is also worked: a table for sitting and standing.
+             * @default []
+             */
+            other_heights_mm: number[];
         };
         /**
          * Table
@@ -5053,6 +5516,17 @@ export interface components {
              * @description Share of the light that the top, or the mat on it, sends back.
              */
             mat_reflectance: number | null;
+            /**
+             * Mat Gloss
+             * @description Gloss of the top, or of the mat on it, apart from the work.
+             */
+            mat_gloss: ("matt" | "satin" | "varnish" | "polished" | "metal") | null;
+            /**
+             * Other Heights Mm
+             * @description Heights at which it is also worked: a table for sitting and standing.
+             * @default []
+             */
+            other_heights_mm: number[];
         };
         /**
          * TapTest
@@ -5145,7 +5619,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "body" | "lens" | "fixture" | "card" | "support" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter";
+            kind: "body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter";
             /** Name */
             name: string;
             /** Figures */
@@ -5170,6 +5644,15 @@ export interface components {
             counts: {
                 [key: string]: number;
             };
+        };
+        /**
+         * WeightInUse
+         * @description A sandbag or weight in the cupboard.
+         */
+        WeightInUse: {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Ballast"];
         };
         /**
          * Window
@@ -5262,6 +5745,42 @@ export interface components {
             closed: boolean;
         };
         /**
+         * Wishes
+         * @description Wishes that placing and mends keep.
+         */
+        "Wishes-Input": {
+            /**
+             * Only These Lamps
+             * @description No lamp of the cupboard is put beside those of the plan.
+             * @default false
+             */
+            only_these_lamps: boolean;
+            /**
+             * No Soft Boxes
+             * @description No large soft lamp is taken or placed.
+             * @default false
+             */
+            no_soft_boxes: boolean;
+        };
+        /**
+         * Wishes
+         * @description Wishes that placing and mends keep.
+         */
+        "Wishes-Output": {
+            /**
+             * Only These Lamps
+             * @description No lamp of the cupboard is put beside those of the plan.
+             * @default false
+             */
+            only_these_lamps: boolean;
+            /**
+             * No Soft Boxes
+             * @description No large soft lamp is taken or placed.
+             * @default false
+             */
+            no_soft_boxes: boolean;
+        };
+        /**
          * Work
          * @description What is filmed.
          */
@@ -5300,6 +5819,7 @@ export interface components {
              * @description What the hands need: table height.
              */
             effort?: ("fine" | "light" | "forceful") | null;
+            hollow?: components["schemas"]["Hollow-Input"] | null;
             /**
              * Items
              * @default []
@@ -5355,6 +5875,7 @@ export interface components {
              * @description What the hands need: table height.
              */
             effort: ("fine" | "light" | "forceful") | null;
+            hollow: components["schemas"]["Hollow-Output"] | null;
             /**
              * Items
              * @default []
@@ -5378,7 +5899,7 @@ export interface components {
          *     ``zone`` is the zone as seen from above; ``surface`` and ``top`` are its corners on the work and
          *     at its top: near left, near right, far right, far left. ``ceiling_near_mm`` and
          *     ``ceiling_far_mm`` are the ceiling above the near and the far edge of the table, before the
-         *     middle of the zone.
+         *     middle of the zone. ``away``: the maker is not there while it is filmed.
          */
         WorkDrawing: {
             table: components["schemas"]["Box"];
@@ -5411,7 +5932,10 @@ export interface components {
             /** Items */
             items: components["schemas"]["ItemShape"][];
             maker: components["schemas"]["Person"];
-            second: components["schemas"]["Person"] | null;
+            /** Company */
+            company: components["schemas"]["Person"][];
+            /** Away */
+            away: boolean;
             /** Reach Mm */
             reach_mm: number;
         };
@@ -8389,7 +8913,7 @@ export interface operations {
     find_api_gear_things_get: {
         parameters: {
             query?: {
-                kind?: ("body" | "lens" | "fixture" | "card" | "support" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter") | null;
+                kind?: ("body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter") | null;
                 words?: string;
                 retired?: boolean;
             };
@@ -8546,7 +9070,7 @@ export interface operations {
         parameters: {
             query?: {
                 form?: string;
-                kind?: ("body" | "lens" | "fixture" | "card" | "support" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter") | null;
+                kind?: ("body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter") | null;
             };
             header?: never;
             path?: never;
@@ -8622,7 +9146,7 @@ export interface operations {
     take_in_api_gear_file_post: {
         parameters: {
             query?: {
-                kind?: ("body" | "lens" | "fixture" | "card" | "support" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter") | null;
+                kind?: ("body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter") | null;
                 only_sound?: boolean;
                 look_only?: boolean;
             };

@@ -32,6 +32,10 @@ const EMPTY: Cupboard = {
   adapters: [],
   fixtures: [],
   cards: [],
+  weights: [],
+  gels: [],
+  filters: [],
+  stands: [],
 };
 
 export function SheetPage() {

@@ -60,6 +60,7 @@ export function newCamera(
     body_id: body?.id ?? null,
     lens: lens?.gear ?? null,
     lens_id: lens?.id ?? null,
+    filter: null,
     mode: null,
     focal_mm: null,
     f_number: null,

@@ -10,75 +10,17 @@ from pydantic import JsonValue
 
 from steeple.api.apart import run
 from steeple.api.context import Context, context_of
+from steeple.api.cupboard import CupboardReply, cupboard_reply
 from steeple.api.links import thing_links
 from steeple.api.replies import PlanId, Revision
 from steeple.api.routes.plans import Line, PlanSheet, Step, sheet_reply
 from steeple.core.plan.cupboard.field_words import KIND_TITLES
 from steeple.core.plan.cupboard.kinds import KINDS, GearField, GearKind, gear_fields, validate_gear
-from steeple.core.plan.gear.adapter import Adapter
-from steeple.core.plan.gear.body import Body
-from steeple.core.plan.gear.fixture import Fixture
-from steeple.core.plan.gear.lens import Lens
-from steeple.core.plan.gear.light_card import LightCard
-from steeple.core.plan.gear.support import Support
 from steeple.core.plan.values import Part
 from steeple.formats.ies import read_ies_file
 from steeple.formats.registry import GEAR_CSV, GEAR_JSON, file_name
 from steeple.services.gear import Import
 from steeple.store.gear import StoredGear
-
-
-class OwnedBody(Part):
-    """A body in the cupboard."""
-
-    id: str
-    gear: Body
-
-
-class OwnedLens(Part):
-    """A lens in the cupboard."""
-
-    id: str
-    gear: Lens
-
-
-class SupportInUse(Part):
-    """A support in the cupboard."""
-
-    id: str
-    gear: Support
-
-
-class FixtureInUse(Part):
-    """A lamp in the cupboard."""
-
-    id: str
-    gear: Fixture
-
-
-class CardInUse(Part):
-    """A bounce card, flag or diffuser in the cupboard."""
-
-    id: str
-    gear: LightCard
-
-
-class AdapterInUse(Part):
-    """An adapter in the cupboard."""
-
-    id: str
-    gear: Adapter
-
-
-class CupboardReply(Part):
-    """What plans take from the cupboard."""
-
-    bodies: tuple[OwnedBody, ...]
-    lenses: tuple[OwnedLens, ...]
-    supports: tuple[SupportInUse, ...]
-    adapters: tuple[AdapterInUse, ...]
-    fixtures: tuple[FixtureInUse, ...]
-    cards: tuple[CardInUse, ...]
 
 
 class MeasuredLamp(Part):
@@ -208,16 +150,8 @@ _FILE: dict[str, Any] = {
 
 @router.get("")
 def cupboard(ctx: Ctx) -> CupboardReply:
-    """Bodies, lenses, supports, adapters and lamps in use, as plans take them."""
-    owned = ctx.gear.cupboard()
-    return CupboardReply(
-        bodies=tuple(OwnedBody(id=id, gear=gear) for id, gear in owned.bodies),
-        lenses=tuple(OwnedLens(id=id, gear=gear) for id, gear in owned.lenses),
-        supports=tuple(SupportInUse(id=id, gear=gear) for id, gear in owned.supports),
-        adapters=tuple(AdapterInUse(id=id, gear=gear) for id, gear in owned.adapters),
-        fixtures=tuple(FixtureInUse(id=id, gear=gear) for id, gear in owned.fixtures),
-        cards=tuple(CardInUse(id=id, gear=gear) for id, gear in owned.cards),
-    )
+    """What is in use and plans take: cameras, lenses, lamps, what holds and shapes light, supports."""
+    return cupboard_reply(ctx.gear.cupboard())
 
 
 @router.get("/kinds")

@@ -24,13 +24,15 @@ class Proposal:
 
     Of proposals of one ``family`` (the same change, further and further) only the first that mends
     is offered. It is never offered for the findings of ``no_mend_for``, which it may push under their
-    limit and leaves as they are.
+    limit and leaves as they are. ``swaps`` says that it puts other gear in the place of what is there; it is
+    shown after what the maker's own gear can do.
     """
 
     action: Sentence
     changes: tuple[Change, ...]
     family: str = ""
     no_mend_for: tuple[str, ...] = ()
+    swaps: bool = False
 
 
 Fixes = Callable[[CameraStudy], Iterable[Proposal]]

@@ -21,7 +21,7 @@ from steeple.core.hold.beams import GRAVITY
 LEAST_RATIO = 1.5
 """Restoring ÷ overturning moment that a rig must have about every edge."""
 KNOCK_N = 20.0
-"""A knock at the highest point, level: someone brushes past. A planning value."""
+"""A knock at the highest point, level: a shoulder in passing. A planning value."""
 Point = tuple[float, float]
 
 
@@ -113,7 +113,12 @@ def feet_of(*, at: Point, spacing_mm: float, legs: int, toward_deg: float) -> tu
 
 
 def edges_of(
-    polygon: Polygon, weights: Sequence[Weight], *, floor_z_mm: float, top_z_mm: float
+    polygon: Polygon,
+    weights: Sequence[Weight],
+    *,
+    floor_z_mm: float,
+    top_z_mm: float,
+    knock_n: float = KNOCK_N,
 ) -> tuple[Edge, ...]:
     """The moments about every edge of a footprint.
 
@@ -127,9 +132,11 @@ def edges_of(
         height of the footprint.
     top_z_mm
         height of the place where a knock would act.
+    knock_n
+        how hard it is, level, in newtons.
     """
     ring = list(polygon.exterior.coords)
-    knock = KNOCK_N * max(0.0, top_z_mm - floor_z_mm) / 1000.0
+    knock = knock_n * max(0.0, top_z_mm - floor_z_mm) / 1000.0
     edges = []
     for start, end in pairwise(ring):
         dx, dy = end[0] - start[0], end[1] - start[1]

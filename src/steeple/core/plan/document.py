@@ -11,7 +11,7 @@ from typing import Final, Literal, Self
 
 from pydantic import Field, model_validator
 
-from steeple.core.plan.gear.adapter import Adapter
+from steeple.core.plan.gear.holding.adapter import Adapter
 from steeple.core.plan.parts.acceptance import Acceptance
 from steeple.core.plan.parts.camera import Camera
 from steeple.core.plan.parts.delivery import Delivery
@@ -20,6 +20,7 @@ from steeple.core.plan.parts.maker import Maker
 from steeple.core.plan.parts.panel import PlacedCard
 from steeple.core.plan.parts.room import Room
 from steeple.core.plan.parts.support import PlacedSupport
+from steeple.core.plan.parts.wishes import Wishes
 from steeple.core.plan.parts.work import Table, Work
 from steeple.core.plan.values import (
     Name,
@@ -53,6 +54,7 @@ class Plan(Part):
     adapters: tuple[Adapter, ...] = Field(
         default=(), max_length=24, description="Copies of the adapters that join things up."
     )
+    wishes: Wishes = Wishes()
     accepted: tuple[Acceptance, ...] = Field(
         default=(),
         max_length=ACCEPTED_LIMIT,

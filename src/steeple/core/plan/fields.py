@@ -22,7 +22,7 @@ EXACT = (*EXACT_LENGTHS, "finest_detail_mm", "focal_mm")
 EXACT_PATHS = ("cameras/*/lens/length_mm",)
 SHARES = ("reflectance", "mat_reflectance", "transmittance")
 _UNITS: Mapping[str, str] = {
-    "px": "px", "deg": "°", "percent": "%", "k": "K", "w": "W", "min": "min", "h": "h", "s": "s",
+    "px": "px", "deg": "°", "percent": "%", "k": "K", "w": "W", "mired": "mired", "stops": "stops", "min": "min", "h": "h", "s": "s",
 }  # fmt: skip
 
 

@@ -201,8 +201,8 @@ def with_mends(cameras: Sequence[CameraStudy], findings: Sequence[Finding]) -> t
     """The findings with up to `FIXES_SHOWN` mends each, every one tried out.
 
     A mend is kept where the plan, judged again, has the finding better and no other finding
-    failing that did not fail before. Mends that make it hold come before those that only ease it;
-    among equals, the order of the rules (least disturbing first) is kept.
+    failing that did not fail before. What the gear at hand can do comes before other gear, then what
+    makes it hold before what only eases it; among equals, the order of the rules (least disturbing first) is kept.
     """
     before = _by_key(findings)
     troubled = {
@@ -218,7 +218,7 @@ def with_mends(cameras: Sequence[CameraStudy], findings: Sequence[Finding]) -> t
     mended = []
     for finding in findings:
         key = (finding.code, finding.about)
-        fixes: list[tuple[int, Fix]] = []
+        fixes: list[tuple[bool, int, Fix]] = []
         families: set[str] = set()
         holding = 0
         for trial in trials[_group(finding.step)] if key in troubled else ():
@@ -232,6 +232,7 @@ def with_mends(cameras: Sequence[CameraStudy], findings: Sequence[Finding]) -> t
                 holding += 1 if after.verdict == "holds" else 0
                 fixes.append(
                     (
+                        trial.proposal.swaps,
                         GRAVITY[after.verdict],
                         Fix(
                             action=trial.proposal.action,
@@ -241,8 +242,8 @@ def with_mends(cameras: Sequence[CameraStudy], findings: Sequence[Finding]) -> t
                         ),
                     )
                 )
-        fixes.sort(key=lambda ranked: ranked[0])
+        fixes.sort(key=lambda ranked: ranked[:2])
         mended.append(
-            finding.model_copy(update={"fixes": tuple(fix for _, fix in fixes[:FIXES_SHOWN])})
+            finding.model_copy(update={"fixes": tuple(fix for *_, fix in fixes[:FIXES_SHOWN])})
         )
     return tuple(mended)

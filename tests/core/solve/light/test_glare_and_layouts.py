@@ -15,7 +15,7 @@ from steeple.core.light.gloss import fresnel_polarised
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.cupboard.owned import Owned, OwnedFixture
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.fixture import Fixture
+from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.solve.light.glare import GlareRemedy, compare_glare
 from steeple.core.solve.light.lamp_dome import dome_of
 from steeple.core.solve.light.layouts import LAYOUTS, Layout, layouts_of

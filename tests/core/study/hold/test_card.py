@@ -7,7 +7,7 @@ from typing import Any
 import pytest
 
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.support import Support
+from steeple.core.plan.gear.holding.support import Support
 from steeple.core.study.base.card import CardRow
 from steeple.core.study.hold.card import hold_sections
 from steeple.core.study.hold.placing import place

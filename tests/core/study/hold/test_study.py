@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from steeple.core.evaluation import evaluate
 from steeple.core.hold.beams import GRAVITY
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.support import Section, Support, TapTest
+from steeple.core.plan.gear.holding.support import Section, Support, TapTest
 from steeple.core.solve.hold.supports import KINDS, compare_supports
 from steeple.core.study.base.sentence import sentence_words
 from steeple.core.study.hold.clashes import Placement

@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 
 from steeple.core.hold.shake import ESTIMATE_BAND, FLOOR_SHARE, JOLT_MM_S, SEEN_BAND, TESTED_BAND
-from steeple.core.plan.gear.support import Support
+from steeple.core.plan.gear.holding.support import Support
 from steeple.core.study.hold.forces.swing import STROKE_S, Shake
 from steeple.core.study.hold.study import HoldStudy
 from tests.hold_cases import gear, held

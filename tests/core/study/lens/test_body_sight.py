@@ -106,8 +106,7 @@ def test_someone_opposite_is_in_the_picture_too() -> None:
                 work__zone__from_front_edge_mm=90)
     )  # fmt: skip
     assert both.head_clearance_mm <= alone.head_clearance_mm + 1e-6
-    second = study(changed(maker__second={"place": "left"})).work.maker.second
-    assert second is not None
+    (second,) = study(changed(maker__second={"place": "left"})).work.maker.company
     assert second.head.a.x < -400
 
 

@@ -10,7 +10,7 @@ import pytest
 from steeple.core.evaluation import evaluate
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.light_card import LightCard
+from steeple.core.plan.gear.lights.light_card import LightCard
 from steeple.core.solve.light.lamp_dome import map_of
 from steeple.core.study.base.card import CardRow, CardSection
 from steeple.core.study.base.sentence import sentence_words

@@ -16,7 +16,7 @@ from steeple.core.light.emitters import light_at
 from steeple.core.plan.changes import apply_changes
 from steeple.core.plan.cupboard.owned import Owned
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.light_card import LightCard
+from steeple.core.plan.gear.lights.light_card import LightCard
 from steeple.core.plan.parts.lamp import LampPlace, Light
 from steeple.core.plan.parts.panel import PlacedCard
 from steeple.core.solve.light.lamp_dome import dome_of, map_of

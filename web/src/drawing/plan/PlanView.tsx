@@ -51,7 +51,7 @@ function Above({ work, camera, system, notes, zone, lens, items, size }: Props &
     high:
       Math.max(
         ...boxes.map((box) => box.far),
-        ...(work.second ? [work.second.head.y + 160] : []),
+        ...work.company.map((one) => one.head.y + 160),
         ...lensY,
       ) -
       oy +
@@ -87,7 +87,10 @@ function Above({ work, camera, system, notes, zone, lens, items, size }: Props &
       ))}
       <g opacity={zone ? 0.6 : 1}>
         <BodyShape person={work.maker} scale={scale} from="above" />
-        {work.second ? <BodyShape person={work.second} scale={scale} from="above" /> : null}
+        {work.company.map((one, index) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: people stand in one order
+          <BodyShape key={index} person={one} scale={scale} from="above" />
+        ))}
       </g>
       {work.boxes.map((box) => (
         <g key={`${box.name}-${box.left}`}>

@@ -62,6 +62,14 @@ export function SettingUp({ hold }: { hold: HoldDrawing | null }) {
           ) : null}
         </>
       ) : null}
+      {placed.gear.form === 'table-top stand' ? (
+        <Tick
+          className={classes.tether}
+          label="foot clamped to the table"
+          checked={placed.clamped_down}
+          onChange={(clamped) => void set(`${at}/clamped_down`, clamped)}
+        />
+      ) : null}
       {placed.gear.rated_load_g === null ? <PlanField pointer={`${at}/gear/rated_load_g`} /> : null}
       <Tick
         className={classes.tether}

@@ -9,21 +9,10 @@ import { useSheet } from '../../saving/context';
 import compare from '../../ui/Compare.module.css';
 import { Sentence } from '../../ui/Sentence';
 import { VerdictMark } from '../../ui/VerdictMark';
+import { SmallRig } from './drawing/SmallRig';
 import classes from './hold.module.css';
 import { notConsidered } from './model';
 import { compareSupports } from './requests';
-
-const HEADS = [
-  'load',
-  'stands',
-  'knocked',
-  'joint',
-  'sag',
-  'wobble',
-  'floor',
-  'may add',
-  'set up',
-] as const;
 
 export function SupportTable({
   open: wanted,
@@ -63,8 +52,7 @@ export function SupportTable({
       {found.data ? (
         <>
           <p className={compare.quiet}>
-            Each with everything that hangs on it, for this frame. Stands, knocked: the moment that
-            holds it ÷ the one that turns it over; 1.5 is needed. Joint: torque ÷ what it holds.
+            Each with everything that hangs on it, for this frame, and the figure that decides.
           </p>
           <Rows rows={found.data.rows} />
         </>
@@ -83,32 +71,15 @@ function Rows({ rows }: { rows: readonly SupportRow[] }) {
   const mine = rows.filter((row) => row.owned || row.considered || row.present);
   const kinds = rows.filter((row) => !mine.includes(row));
   return (
-    <div className={compare.scroll}>
-      <table className={`${compare.table} ${classes.supports}`}>
-        <thead>
-          <tr>
-            {HEADS.map((head) => (
-              <th key={head} scope="col">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        {mine.map((row, index) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: two of one name are two
-          <Row key={`${row.name}-${index}`} row={row} />
-        ))}
-        <tbody>
-          <tr className={classes.divide}>
-            <th scope="rowgroup" colSpan={HEADS.length}>
-              Kinds one could get, by usual figures
-            </th>
-          </tr>
-        </tbody>
-        {kinds.map((row) => (
-          <Row key={row.name} row={row} />
-        ))}
-      </table>
+    <div>
+      {mine.map((row, index) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: two of one name are two
+        <Row key={`${row.name}-${index}`} row={row} />
+      ))}
+      <h3 className={classes.divide}>Kinds one could get, by usual figures</h3>
+      {kinds.map((row) => (
+        <Row key={row.name} row={row} />
+      ))}
     </div>
   );
 }
@@ -126,66 +97,90 @@ function wobbleWords(row: SupportRow): string {
   return high < 0.05 ? '0 px' : `${exactWords(low, 1)}–${exactWords(high, 1)} px`;
 }
 
+/** The figures of a row, each with its name; what is not known is left out. */
+function figuresOf(row: SupportRow): [string, string][] {
+  const found: [string, string | null][] = [
+    [
+      'load',
+      row.load_g === null
+        ? null
+        : `${massWords(row.load_g)} of ${row.allowed_g === null ? 'unknown' : massWords(row.allowed_g)}`,
+    ],
+    ['may carry besides', row.spare_g === null ? null : massWords(row.spare_g)],
+    ['stands by itself', row.tipping === null ? null : `${ratio(row.tipping)}, 1.5 is needed`],
+    ['knocked', row.tipping_knocked === null ? null : ratio(row.tipping_knocked)],
+    ['sandbag', row.sandbag_g ? massWords(row.sandbag_g) : null],
+    ['counterweight', row.counterweight_g ? massWords(row.counterweight_g) : null],
+    [
+      'joint',
+      row.torque_share === null
+        ? null
+        : `${exactWords(row.torque_share * 100, 0)} % of what it holds`,
+    ],
+    ['sag', row.sag_mm === null ? null : `${exactWords(row.sag_mm, 1)} mm`],
+    ['wobble', row.wobble_low_px === null ? null : wobbleWords(row)],
+    ['table it takes', row.table_mm2 ? area(row.table_mm2) : null],
+    ['floor it takes', row.floor_mm2 ? area(row.floor_mm2) : null],
+    ['set up in', `${exactWords(row.set_up_min, 0)} min`],
+  ];
+  return found.filter((one): one is [string, string] => one[1] !== null);
+}
+
 function Row({ row }: { row: SupportRow }) {
+  const { evaluation } = useSheet();
+  const { table, table_height_mm: tableHeight } = evaluation.drawings.work;
   return (
-    <tbody>
-      <tr data-present={row.present || undefined}>
-        <th scope="rowgroup" colSpan={HEADS.length}>
-          <div className={classes.support}>
-            <VerdictMark verdict={row.verdict} />
-            <div>
-              {row.name}
-              <em>
-                {row.present
-                  ? ' · holds it in this plan'
-                  : row.considered
-                    ? ' · considered, not owned'
-                    : ''}
-              </em>
-              {row.against.slice(0, 2).map((title, index) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: sentences keep their order
-                <small key={index}>
-                  <Sentence pieces={title} />
-                </small>
-              ))}
-              {row.missing.length && !row.owned ? (
-                <small className={classes.soft}>joined with: {row.missing.join(', ')}</small>
-              ) : null}
-            </div>
-            <Ways row={row} />
-          </div>
-        </th>
-      </tr>
-      <tr className={classes.figures} data-present={row.present || undefined}>
-        <td>
-          {row.load_g === null ? '' : massWords(row.load_g)}
-          <i>
-            {row.allowed_g === null
-              ? row.load_g === null
-                ? ''
-                : 'of unknown'
-              : `of ${massWords(row.allowed_g)}`}
-          </i>
-        </td>
-        <td>
-          {ratio(row.tipping)}
-          <i>{row.counterweight_g ? `counter\u00a0${massWords(row.counterweight_g)}` : ''}</i>
-        </td>
-        <td>
-          {ratio(row.tipping_knocked)}
-          <i>{row.sandbag_g ? `bag ${massWords(row.sandbag_g)}` : ''}</i>
-        </td>
-        <td>{row.torque_share === null ? '–' : `${exactWords(row.torque_share * 100, 0)} %`}</td>
-        <td>{row.sag_mm === null ? '–' : `${exactWords(row.sag_mm, 1)} mm`}</td>
-        <td>{wobbleWords(row)}</td>
-        <td>
-          {area(row.floor_mm2 ?? row.table_mm2)}
-          <i>{row.table_mm2 ? 'of table' : ''}</i>
-        </td>
-        <td>{row.spare_g === null ? '–' : massWords(row.spare_g)}</td>
-        <td>{exactWords(row.set_up_min, 0)} min</td>
-      </tr>
-    </tbody>
+    <section className={classes.row} data-present={row.present || undefined} aria-label={row.name}>
+      <SmallRig row={row} table={table} tableHeight={tableHeight} />
+      <div>
+        <h4 className={classes.rowName}>
+          <VerdictMark verdict={row.verdict} />
+          <span>
+            {row.name}
+            <span className={classes.present}>
+              {row.present
+                ? ' · holds it in this plan'
+                : row.considered
+                  ? ' · considered, not owned'
+                  : ''}
+            </span>
+          </span>
+        </h4>
+        <p className={classes.decides}>
+          <Sentence pieces={row.decides} />
+        </p>
+        {row.against.slice(0, 2).map((title, index) =>
+          JSON.stringify(title) === JSON.stringify(row.decides) ? null : (
+            // biome-ignore lint/suspicious/noArrayIndexKey: sentences keep their order
+            <small key={index} className={classes.also}>
+              <Sentence pieces={title} />
+            </small>
+          ),
+        )}
+        {row.worse.length ? (
+          <small className={classes.also}>
+            <Sentence pieces={row.worse} />
+          </small>
+        ) : null}
+        {row.missing.length ? (
+          <small className={`${classes.also} ${classes.soft}`}>
+            joined with: {row.missing.join(', ')}
+          </small>
+        ) : null}
+        <details className={classes.rowFigures}>
+          <summary>figures</summary>
+          <dl>
+            {figuresOf(row).map(([name, value]) => (
+              <div key={name}>
+                <dt>{name}</dt>
+                <dd>{value}</dd>
+              </div>
+            ))}
+          </dl>
+        </details>
+      </div>
+      <Ways row={row} />
+    </section>
   );
 }
 
@@ -200,7 +195,7 @@ function Ways({ row }: { row: SupportRow }) {
         aria-label={`Take ${row.name}`}
         onClick={() => void change(row.changes)}
       >
-        take it
+        {row.verdict === 'fails' ? 'take it all the same' : 'take it'}
       </UnstyledButton>
       {row.considered ? (
         <UnstyledButton

@@ -36,6 +36,7 @@ export function placedSupport(
     counterweight_at_mm: null,
     sandbag_g: null,
     sandbag_on: null,
+    clamped_down: false,
     tether: null,
     loads: [],
   };

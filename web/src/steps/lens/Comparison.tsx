@@ -92,6 +92,11 @@ function Row({ row, system }: { row: CompareRow; system: UnitSystem }) {
             {row.name}
             {row.present ? <em> · in this plan</em> : row.owned ? null : <em> · a kind to get</em>}
             {row.works ? null : <small>not met: {row.unmet.join(', ')}</small>}
+            {row.worse.length ? (
+              <small>
+                <Sentence pieces={row.worse} />
+              </small>
+            ) : null}
           </span>
         </span>
       </th>
@@ -102,7 +107,7 @@ function Row({ row, system }: { row: CompareRow; system: UnitSystem }) {
       <td>{lengthWords(row.hand_room_mm, system)}</td>
       <td>{row.head_clearance_mm === null ? '—' : lengthWords(row.head_clearance_mm, system)}</td>
       <td>
-        {row.owned ? (
+        {row.owned && row.works && !row.present ? (
           <UnstyledButton
             className={classes.take}
             aria-label={`Take ${row.name}`}

@@ -121,6 +121,31 @@ export function LensChoice({ onOwn }: { onOwn: () => void }) {
   );
 }
 
+/** The filter before the lens, from the cupboard, or none. */
+export function FilterChoice() {
+  const { cupboard, set, camera: inHand } = useSheet();
+  const { at, part: camera } = inHand;
+  const now = camera?.filter ?? null;
+  if (!cupboard.filters.length && !now) return null;
+  const known = cupboard.filters.find((one) => same(one.gear, now));
+  return (
+    <ChoiceField
+      label="Filter"
+      value={now ? (known?.id ?? HERE) : NONE}
+      choices={[
+        { value: NONE, label: 'none' },
+        ...(now && !known ? [{ value: HERE, label: now.name }] : []),
+        ...cupboard.filters.map((one) => ({ value: one.id, label: one.gear.name })),
+      ]}
+      explain={now?.lost_stops ? `takes ${now.lost_stops} stops` : 'before the lens'}
+      onChange={(id) => {
+        if (id === HERE) return;
+        void set(`${at}/filter`, cupboard.filters.find((one) => one.id === id)?.gear ?? null);
+      }}
+    />
+  );
+}
+
 /** Where the cupboard says something else by now than the plan's copy: an offer, never more. */
 export function CupboardOffers() {
   const { cupboard, change, camera: inHand } = useSheet();

@@ -22,7 +22,7 @@ import { useUnits } from '../../ui/units';
 import { Comparison } from './Comparison';
 import { SideView } from './drawing/SideView';
 import { frameChoices, readFrame } from './frames';
-import { BodyChoice, CupboardOffers, LensChoice } from './GearChoice';
+import { BodyChoice, CupboardOffers, FilterChoice, LensChoice } from './GearChoice';
 
 import classes from './lens.module.css';
 import { placedAt } from './model';
@@ -71,6 +71,7 @@ export function LensSheet({ findings }: SheetProps) {
       <div className={sheet.inputs}>
         <BodyChoice onOwn={() => setTyping('body')} />
         {interchangeable || !camera?.body ? <LensChoice onOwn={() => setTyping('lens')} /> : null}
+        <FilterChoice />
         {camera?.body ? <ModeChoice /> : null}
         {interchangeable && camera?.lens ? (
           <>

@@ -34,6 +34,11 @@ export function WorkItOut({ owned }: { owned: Owned }) {
                 Still: <Sentence pieces={title} />.{' '}
               </span>
             ))}
+            {outcome.worse.length ? (
+              <span className={classes.remains}>
+                It <Sentence pieces={outcome.worse} />.
+              </span>
+            ) : null}
           </p>
         ) : null}
         {outcome?.changes.length ? (

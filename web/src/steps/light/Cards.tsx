@@ -1,11 +1,12 @@
 /** Bounce cards, flags and diffusers of the plan, and one more from the cupboard. */
 import { UnstyledButton } from '@mantine/core';
-import type { LightCard, PlacedCard } from '../../api/types';
+import type { CardDrawing, LightCard, PlacedCard } from '../../api/types';
 import entries from '../../fields/Entries.module.css';
 import { PlanField } from '../../fields/PlanField';
 import { TakeOne } from '../../fields/TakeOne';
 import { useEntries } from '../../fields/useEntries';
 import { useSheet } from '../../saving/context';
+import { Aim } from './Aim';
 import classes from './light.module.css';
 
 const USES = { bounce: 'bounce card', flag: 'flag', diffuser: 'diffuser' };
@@ -20,7 +21,17 @@ const placed = (id: string, card: LightCard, cardId: string | null): PlacedCard 
   facing: { x_mm: null, y_mm: null, z_mm: null },
 });
 
-export function Cards() {
+/** What a card gives where it stands. */
+function cardWords(card: CardDrawing | undefined): string {
+  if (!card) return '';
+  const words = [
+    card.gives_lx === null ? '' : `${Math.round(card.gives_lx)} lx on the work`,
+    card.lifts_stops >= 0.05 ? `lifts its side by ${card.lifts_stops.toFixed(1)} stops` : '',
+  ].filter(Boolean);
+  return words.length ? ` · ${words.join(', ')}` : '';
+}
+
+export function Cards({ drawn }: { drawn: readonly CardDrawing[] }) {
   const { plan, cupboard } = useSheet();
   const { add, remove } = useEntries<PlacedCard>('/cards');
   const used = new Set(plan.cards.map((one) => one.id));
@@ -34,13 +45,15 @@ export function Cards() {
           <div className={classes.name}>
             <b>{one.card.name}</b>
             <span>
-              {USES[one.card.use]}, facing the middle of the zone
+              {USES[one.card.use]}
               {one.owned ? '' : ' · still to get'}
+              {cardWords(drawn[index])}
             </span>
           </div>
           <PlanField pointer={`/cards/${index}/position/x_mm`} />
           <PlanField pointer={`/cards/${index}/position/y_mm`} />
           <PlanField pointer={`/cards/${index}/position/z_mm`} />
+          <Aim at={`/cards/${index}/facing`} name={one.card.name} aim={one.facing} />
           <UnstyledButton
             className={entries.remove}
             aria-label={`Take ${one.card.name} away`}

@@ -1,5 +1,6 @@
 /** The lamps of the plan, each with what a hand sets on it; and one more from the cupboard. */
 import { UnstyledButton } from '@mantine/core';
+import { useState } from 'react';
 import type { Fixture, Light } from '../../api/types';
 import { lengthWords } from '../../domain/units';
 import { ChoiceField } from '../../fields/ChoiceField';
@@ -9,13 +10,16 @@ import { TakeOne } from '../../fields/TakeOne';
 import { Tick } from '../../fields/Tick';
 import { useEntries } from '../../fields/useEntries';
 import { useSheet } from '../../saving/context';
+import sheet from '../../ui/SheetLayout.module.css';
 import { useUnits } from '../../ui/units';
+import { Aim } from './Aim';
 import classes from './light.module.css';
+import { OneOf } from './OneOf';
 
 const ROLES = [
   { value: 'key', label: 'key' },
   { value: 'fill', label: 'fill' },
-  { value: 'back', label: 'back' },
+  { value: 'back', label: 'rim, from behind' },
   { value: 'background', label: 'background' },
   { value: 'practical', label: 'room lamp' },
 ];
@@ -32,14 +36,40 @@ export function newLight(id: string, fixture: Fixture, fixtureId: string | null)
     aim: { x_mm: null, y_mm: null, z_mm: null },
     level_percent: null,
     cct_k: null,
+    gel: null,
+    stand: null,
     lit: true,
+    stays: false,
     stand_lowest_mm: null,
     stand_highest_mm: null,
   };
 }
 
+/** What of the rest is set, in a few words. */
+function moreWords(light: Light): string {
+  const { x_mm: x, y_mm: y, z_mm: z } = light.aim;
+  const said = [
+    light.stand?.name,
+    light.gel?.name,
+    x === null && y === null && z === null ? null : 'turned elsewhere',
+    light.stays ? 'fixed where it hangs' : null,
+  ].filter(Boolean);
+  return said.length ? said.join(', ') : 'stand, gel, what it is turned to';
+}
+
+/** What is rarely set, behind a door. */
+function More({ words, children }: { words: string; children: React.ReactNode }) {
+  const [opened, setOpened] = useState(false);
+  return (
+    <details className={classes.more} onToggle={(event) => setOpened(event.currentTarget.open)}>
+      <summary>{words}</summary>
+      <div className={sheet.inputs}>{opened ? children : null}</div>
+    </details>
+  );
+}
+
 export function Lamps({ camera }: { camera: number }) {
-  const { plan, evaluation } = useSheet();
+  const { plan, evaluation, cupboard } = useSheet();
   const { system } = useUnits();
   const { put, remove } = useEntries<Light>('/lights');
   const drawn = evaluation.cameras[camera]?.drawings.light?.lamps ?? [];
@@ -72,8 +102,6 @@ export function Lamps({ camera }: { camera: number }) {
               <PlanField pointer={`/lights/${index}/level_percent`} />
             )}
             {settable ? <PlanField pointer={`/lights/${index}/cct_k`} /> : null}
-            <PlanField pointer={`/lights/${index}/stand_lowest_mm`} />
-            <PlanField pointer={`/lights/${index}/stand_highest_mm`} />
             <Tick
               className={classes.lit}
               label="lit"
@@ -88,6 +116,34 @@ export function Lamps({ camera }: { camera: number }) {
             >
               take away
             </UnstyledButton>
+            <More words={moreWords(light)}>
+              <OneOf
+                label="Stand"
+                things={cupboard.stands}
+                now={light.stand}
+                onTake={(stand) => void put(index, { stand })}
+              />
+              {light.stand ? null : (
+                <>
+                  <PlanField pointer={`/lights/${index}/stand_lowest_mm`} />
+                  <PlanField pointer={`/lights/${index}/stand_highest_mm`} />
+                </>
+              )}
+              <OneOf
+                label="Gel"
+                things={cupboard.gels}
+                now={light.gel}
+                onTake={(gel) => void put(index, { gel })}
+              />
+              <Aim at={`/lights/${index}/aim`} name={light.fixture.name} aim={light.aim} />
+              <Tick
+                className={classes.lit}
+                label="fixed where it hangs"
+                name={`${light.fixture.name} is fixed where it hangs`}
+                checked={light.stays}
+                onChange={(stays) => void put(index, { stays })}
+              />
+            </More>
           </fieldset>
         );
       })}

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { LightDrawing, Plan } from '../../api/types';
 import { withValue } from '../../domain/plan';
 import { Segments } from '../../fields/Segments';
+import { Tick } from '../../fields/Tick';
 import { LensPicture } from '../../picture/LensPicture';
 import { useSheet } from '../../saving/context';
 import { AnswerLine } from '../../sheet/AnswerLine';
@@ -43,7 +44,8 @@ export function LightSheet() {
       <PlaceThem />
       <Lamps camera={camera} />
       <TakeLamp />
-      {plan.lights.length ? <Cards /> : null}
+      {plan.lights.length || plan.cards.length ? <Cards drawn={light?.cards ?? []} /> : null}
+      {plan.lights.length ? <Wishes /> : null}
       <Windows steps={light?.daylight ?? []} />
       {light ? <FigureList begins="light." /> : null}
       {light?.lamps.some((one) => one.glare > 0) ? (
@@ -52,6 +54,25 @@ export function LightSheet() {
       {light ? <Lifting camera={camera} /> : null}
       <Schools />
     </>
+  );
+}
+
+/** What placing and mends keep to, whatever would be better. */
+function Wishes() {
+  const { plan, set } = useSheet();
+  return (
+    <div className={classes.wishes}>
+      <Tick
+        label="only these lamps, none from the cupboard"
+        checked={plan.wishes.only_these_lamps}
+        onChange={(only) => void set('/wishes/only_these_lamps', only)}
+      />
+      <Tick
+        label="no soft boxes"
+        checked={plan.wishes.no_soft_boxes}
+        onChange={(none) => void set('/wishes/no_soft_boxes', none)}
+      />
+    </div>
   );
 }
 

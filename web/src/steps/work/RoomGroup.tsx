@@ -7,6 +7,7 @@ import classes from '../../fields/Entries.module.css';
 import { FieldGroup } from '../../fields/FieldGroup';
 import { PlainField } from '../../fields/PlainField';
 import { PlanField } from '../../fields/PlanField';
+import { Tick } from '../../fields/Tick';
 import { useEntries } from '../../fields/useEntries';
 import { useSheet } from '../../saving/context';
 import { useUnits } from '../../ui/units';
@@ -21,6 +22,7 @@ const NEW: Obstacle = {
   depth_mm: 300,
   bottom_mm: 1400,
   top_mm: 2000,
+  stays: false,
 };
 const EDGES = {
   'left-right': ['Above the left edge', 'Above the right edge'],
@@ -175,7 +177,7 @@ function ClearFloor() {
   );
 }
 
-type Row = [keyof Obstacle, string, string];
+type Row = [Exclude<keyof Obstacle, 'stays'>, string, string];
 const ROWS: readonly Row[] = [
   ['from_left_edge_mm', 'From the left', 'table edge to it'],
   ['from_front_edge_mm', 'From your edge', 'to its near side'],
@@ -210,6 +212,12 @@ function Obstacles() {
               onCommit={(value) => put(index, { [name]: value })}
             />
           ))}
+          <Tick
+            label="cannot be moved"
+            name={`${one.name} cannot be moved`}
+            checked={one.stays}
+            onChange={(stays) => void put(index, { stays })}
+          />
           <UnstyledButton
             className={classes.remove}
             aria-label={`Take ${one.name} away`}

@@ -18,6 +18,8 @@ import type { SheetProps } from '../../sheet/step';
 import sheet from '../../ui/SheetLayout.module.css';
 import { useUnits } from '../../ui/units';
 import { TopView } from './drawing/TopView';
+import { HazardsGroup } from './HazardsGroup';
+import { HollowGroup } from './HollowGroup';
 import { RoomGroup } from './RoomGroup';
 import { ThingsGroup } from './ThingsGroup';
 import { MakerGroup, SurfaceGroup } from './WorkGroups';
@@ -104,6 +106,8 @@ export function WorkSheet({ findings }: SheetProps) {
       <MakerGroup />
       <SurfaceGroup />
       <ThingsGroup />
+      <HollowGroup />
+      <HazardsGroup />
       <RoomGroup />
       <FigureList begins="work." />
       {shape ? (

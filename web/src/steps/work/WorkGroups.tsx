@@ -4,8 +4,10 @@ import { lengthWords } from '../../domain/units';
 import { ChoiceField } from '../../fields/ChoiceField';
 import { FieldGroup } from '../../fields/FieldGroup';
 import { PlanField } from '../../fields/PlanField';
+import { Tick } from '../../fields/Tick';
 import { assumptionOf, useSheet } from '../../saving/context';
 import { useUnits } from '../../ui/units';
+import { PeopleFields } from './PeopleFields';
 
 const choices = (...words: string[]) => words.map((word) => ({ value: word, label: word }));
 
@@ -45,7 +47,9 @@ export function MakerGroup() {
   const hand = maker.handedness ?? assumed('/maker/handedness')?.text ?? '';
   const height = maker.height_mm ?? assumed('/maker/height_mm')?.quantity?.value ?? 0;
   const lean = maker.lean_deg ?? assumed('/maker/lean_deg')?.quantity?.value ?? 0;
-  const words = `${posture}, ${hand}-handed, ${lengthWords(height, system)} tall, leaning in ${Math.round(lean)}°`;
+  const words = maker.away
+    ? 'away while it is filmed'
+    : `${posture}, ${hand}-handed, ${lengthWords(height, system)} tall, leaning in ${Math.round(lean)}°`;
   return (
     <FieldGroup title="You" words={words}>
       <PlanField pointer="/maker/height_mm" />
@@ -67,20 +71,13 @@ export function MakerGroup() {
       <PlanField pointer="/maker/from_edge_mm" />
       <PlanField pointer="/maker/tool_mm" />
       <PlanField pointer="/maker/hand_room_mm" />
-      <ChoiceField
-        label="Someone else"
-        value={maker.second?.place ?? ''}
-        choices={[
-          { value: '', label: 'nobody' },
-          { value: 'opposite', label: 'opposite you' },
-          { value: 'left', label: 'at the left end' },
-          { value: 'right', label: 'at the right end' },
-        ]}
-        explain="at the table"
-        onChange={(place) =>
-          void set('/maker/second', place === '' ? null : { place, height_mm: null, posture: null })
-        }
+      <PlanField pointer="/maker/y_mm" />
+      <Tick
+        label="away while it is filmed"
+        checked={maker.away}
+        onChange={(away) => void set('/maker/away', away)}
       />
+      <PeopleFields />
     </FieldGroup>
   );
 }
@@ -104,6 +101,7 @@ export function SurfaceGroup() {
       <PlanField pointer="/table/width_mm" />
       <PlanField pointer="/table/depth_mm" />
       <PlanField pointer="/table/height_mm" />
+      <OtherHeights />
       <PlanField pointer="/work/zone/from_left_edge_mm" />
       <PlanField pointer="/work/zone/from_front_edge_mm" />
       <PlanField pointer="/work/tilt_deg" />
@@ -140,6 +138,38 @@ export function SurfaceGroup() {
         explain="under the work"
         onChange={(value) => void set('/table/mat_reflectance', Number(value))}
       />
+      <ChoiceField
+        label="Gloss of the mat"
+        value={plan.table.mat_gloss ?? ''}
+        choices={[
+          { value: '', label: 'not told apart' },
+          ...choices('matt', 'satin', 'varnish', 'polished', 'metal'),
+        ]}
+        explain="beside the work"
+        onChange={(value) => void set('/table/mat_gloss', value === '' ? null : value)}
+      />
     </FieldGroup>
+  );
+}
+
+/** Heights at which a table for sitting and standing is also worked at. */
+function OtherHeights() {
+  const { plan, evaluation, set } = useSheet();
+  const heights = plan.table.other_heights_mm;
+  const now = evaluation.drawings.work.table_height_mm;
+  return (
+    <>
+      {heights.map((_, index) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: heights are told apart by their place alone
+        <PlanField key={index} pointer={`/table/other_heights_mm/${index}`} />
+      ))}
+      <Tick
+        label="it also stands at other heights"
+        checked={heights.length > 0}
+        onChange={(more) =>
+          void set('/table/other_heights_mm', more ? [now < 880 ? 1100 : 740] : [])
+        }
+      />
+    </>
   );
 }

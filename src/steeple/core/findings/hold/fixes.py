@@ -6,15 +6,16 @@ Each gives a proposal in plain words with its changes; none is a promise before 
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 from pydantic import JsonValue
 
 from steeple.core.findings.rule import Proposal
 from steeple.core.plan.changes import Change
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.adapter import Adapter
-from steeple.core.plan.gear.support import Support
+from steeple.core.plan.gear.holding.adapter import Adapter
+from steeple.core.plan.gear.holding.support import Support
+from steeple.core.plan.gear.holding.weight import Ballast
 from steeple.core.plan.parts.support import PlacedSupport
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.phrases import clock_words
@@ -27,7 +28,6 @@ from steeple.core.study.hold.placing import feet_to_try
 from steeple.core.study.hold.study import HoldStudy, study_support
 from steeple.core.study.plan_study import CameraStudy
 
-BAGS_G = (5_000.0, 10_000.0, 15_000.0, 20_000.0, 30_000.0)
 _FEET_TRIED = 4
 
 
@@ -40,7 +40,8 @@ def hold_moves(scene: CameraStudy) -> Iterator[Proposal]:
         yield from _lighten(hold)
         yield from _legs(hold)
         yield from _balance(hold)
-        yield from _sandbag(hold)
+        yield from _clamp_down(hold)
+        yield from _sandbag(hold, scene.owned.weights)
         yield from _other_foot(scene, hold)
     yield from _other_support(scene)
     if hold is not None:
@@ -124,34 +125,56 @@ def _balance(hold: HoldStudy) -> Iterator[Proposal]:
         )
 
 
-def _sandbag(hold: HoldStudy) -> Iterator[Proposal]:
+def _clamp_down(hold: HoldStudy) -> Iterator[Proposal]:
+    """A small stand is held to its table by a clamp."""
+    support = hold.support
+    small = support.anchor == "table" and support.gear.form == "table-top stand"
+    if small and not support.is_clamped_down:
+        yield Proposal(
+            action=say("Clamp its foot to the table"),
+            changes=(Change(path=_at(hold, "clamped_down"), value=True),),
+        )
+
+
+def _sandbag(hold: HoldStudy, owned: Sequence[Ballast]) -> Iterator[Proposal]:
+    """The lightest bag that keeps it, where it lies lightest first; of the maker's own where one is
+    heavy enough."""
     tipping = hold.tipping
-    if tipping is None:
+    if tipping is None or hold.support.is_clamped_down:
         return
     now = hold.support.placed.sandbag_g or 0.0
-    best = sandbag_best(tipping)
-    wanted = []
-    if best is not None and best[1] > 0:
-        wanted.append((best[0], math.ceil((now + best[1]) / SANDBAG_STEP_G) * SANDBAG_STEP_G))
-    else:
-        wanted += [
-            ("column", now + bag)
-            for bag in BAGS_G
-            if not math.isfinite(best[1] if best else math.inf)
-        ]
-    for name, mass in wanted:
+    for name, more in sorted(tipping.sandbags, key=lambda one: one[1]):
+        if not 0 < more < math.inf:
+            continue
+        # What lies there already lies where it lies: moved, it must do alone.
+        mass = math.ceil((now + more) / SANDBAG_STEP_G) * SANDBAG_STEP_G
+        own = own_bag(owned, mass)
+        taken = mass if own is None else own.mass_g
+        bag = Quantity(value=taken, unit="g")
         yield Proposal(
-            action=say(
-                "Lay {mass} of sandbag at the {named}",
-                named=name,
-                mass=Quantity(value=mass, unit="g"),
-            ),
+            action=say("Lay {mass} of sandbag on the {named}", mass=bag, named=name)
+            if own is None
+            else say("Lay your {own}, {mass}, on the {named}", own=own.name, mass=bag, named=name),
             changes=(
-                Change(path=_at(hold, "sandbag_g"), value=mass),
+                Change(path=_at(hold, "sandbag_g"), value=taken),
                 Change(path=_at(hold, "sandbag_on"), value=name),
             ),
             family="sandbag",
         )
+
+
+def own_bag(owned: Sequence[Ballast], mass_g: float) -> Ballast | None:
+    """The lightest weight that one owns and that is heavy enough, and no more than that asks for twice.
+
+    Parameters
+    ----------
+    owned
+        the sandbags and weights of the cupboard.
+    mass_g
+        what is needed, in grams.
+    """
+    enough = [one for one in owned if mass_g <= one.mass_g <= max(2.0 * mass_g, mass_g + 5_000.0)]
+    return min(enough, key=lambda one: one.mass_g, default=None)
 
 
 def _other_foot(scene: CameraStudy, hold: HoldStudy) -> Iterator[Proposal]:
@@ -225,7 +248,9 @@ def with_sandbag(scene: CameraStudy, placed: PlacedSupport) -> PlacedSupport:
     best = sandbag_best(study.tipping) if study and study.tipping else None
     if best is None or best[1] <= 0:
         return placed
-    return placed.model_copy(update={"sandbag_g": best[1], "sandbag_on": best[0]})
+    own = own_bag(scene.owned.weights, best[1])
+    mass = best[1] if own is None else own.mass_g
+    return placed.model_copy(update={"sandbag_g": mass, "sandbag_on": best[0]})
 
 
 def _carries_more(plan: Plan, support_id: str) -> bool:
@@ -248,7 +273,9 @@ def _other_support(scene: CameraStudy) -> Iterator[Proposal]:
         if placed.sandbag_g:
             bag = Quantity(value=placed.sandbag_g, unit="g")
             action += say(", with {bag} of sandbag", bag=bag)
-        yield Proposal(action=action, changes=take_support(scene, placed), family="support")
+        yield Proposal(
+            action=action, changes=take_support(scene, placed), family="support", swaps=True
+        )
 
 
 def _to_get(hold: HoldStudy) -> Iterator[Proposal]:
@@ -272,6 +299,7 @@ def _to_get(hold: HoldStudy) -> Iterator[Proposal]:
                 Change(path=_at(hold, f"gear/{field}"), value=value),
                 Change(path=_at(hold, "owned"), value=False),
             ),
+            swaps=True,
         )
 
 

@@ -7,8 +7,8 @@ import math
 from steeple.core.findings.finding import Judgement, Verdict, measured
 from steeple.core.findings.hold.fixes import hold_moves, parts_needed
 from steeple.core.findings.rule import rule
-from steeple.core.hold.tipping import KNOCK_N, LEAST_RATIO
-from steeple.core.plan.gear.adapter import Adapter
+from steeple.core.hold.tipping import LEAST_RATIO
+from steeple.core.plan.gear.holding.adapter import Adapter
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.hold.figures import sandbag_best
 from steeple.core.study.hold.joining import joined
@@ -61,7 +61,11 @@ def _verdict(ratio: float) -> Verdict:
 def tips(scene: CameraStudy) -> Judgement | None:
     """Restoring against overturning moment, standing quietly."""
     hold = scene.hold
-    if hold is None or hold.placement is None or not _stands(hold):
+    if hold is None or hold.placement is None:
+        return None
+    if hold.support.is_clamped_down:
+        return Judgement(verdict="holds", title=say("Its foot is clamped to the table"))
+    if not _stands(hold):
         return None
     if hold.tipping is None:
         return _unknown_tipping(hold)
@@ -100,7 +104,7 @@ def _short(value: float) -> Quantity:
 @rule(
     "hold.tips-when-knocked",
     name="Tips when knocked",
-    trigger="with a knock of 20 N at the top the ratio falls below 1.5",
+    trigger="with a knock at the top (5, 20 or 30 N, by how likely one is there) the ratio falls below 1.5",
     harm="Somebody brushes past, and it comes down.",
     source="Meriam & Kraige, equilibrium; the knock is a planning value",
     fixes=hold_moves,
@@ -108,7 +112,11 @@ def _short(value: float) -> Quantity:
 def tips_when_knocked(scene: CameraStudy) -> Judgement | None:
     """The same with a knock at the top."""
     hold = scene.hold
-    if hold is None or hold.placement is None or hold.tipping is None or not _stands(hold):
+    if hold is None or hold.placement is None:
+        return None
+    if hold.support.is_clamped_down:
+        return Judgement(verdict="holds", title=say("Clamped down, it stands a knock"))
+    if hold.tipping is None or not _stands(hold):
         return None
     ratio = hold.tipping.knocked_ratio
     verdict = _verdict(ratio)
@@ -118,9 +126,7 @@ def tips_when_knocked(scene: CameraStudy) -> Judgement | None:
             verdict=verdict, title=say("It stands a knock at the top"), measured=against
         )
     best = sandbag_best(hold.tipping)
-    reason = say(
-        "A knock is " + f"{KNOCK_N:g}" + " N, level, at its highest point: a shoulder in passing."
-    )
+    reason = say("A knock is " + hold.tipping.knock_words + ".")
     reason += _what_keeps_it(hold, best)
     return Judgement(
         verdict=verdict,
@@ -137,7 +143,7 @@ def _what_keeps_it(hold: HoldStudy, best: tuple[str, float] | None) -> Sentence:
     """The lightest bag and where it lies, with that at the column beside it; what else, where none does."""
     assert hold.tipping is not None
     if best is None and hold.support.anchor == "table":
-        return say(" Clamp its foot to the table, tape it down, or give it a wider foot.")
+        return say(" Clamp its foot to the table, or give it a wider foot.")
     if best is None:
         return say(
             " No bag that one carries would keep it: shorten the arm, turn a leg under it, or take what "

@@ -12,8 +12,8 @@ from pydantic import JsonValue
 
 from steeple.core.findings.rule import Proposal
 from steeple.core.plan.changes import Change, apply_changes
-from steeple.core.plan.gear.body import Body
-from steeple.core.plan.gear.lens import Lens
+from steeple.core.plan.gear.cameras.body import Body
+from steeple.core.plan.gear.cameras.lens import Lens
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.phrases import clock_words
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
@@ -168,6 +168,7 @@ def _rehang(scene: CameraStudy, lens: Lens, *, swap: bool) -> Iterator[Proposal]
             change(scene, "focal_mm", settings.focal_mm),
             *placed(scene, framing, value),
         ),
+        swaps=swap,
     )
 
 
@@ -334,6 +335,8 @@ def clear_away(scene: CameraStudy) -> Iterator[Proposal]:
     """Each thing in the room moved elsewhere, where it can be."""
     obstacles = scene.plan.room.obstacles
     for index, one in enumerate(obstacles):
+        if one.stays:
+            continue
         rest = [other.model_dump(mode="json") for at, other in enumerate(obstacles) if at != index]
         yield Proposal(
             action=say("If it can be moved: take the {named} away", named=one.name),
@@ -355,6 +358,7 @@ def other_body(scene: CameraStudy, suits: Callable[[Body], bool]) -> Iterator[Pr
                     change(scene, "body_id", None),
                     change(scene, "mode", None),
                 ),
+                swaps=True,
             )
 
 

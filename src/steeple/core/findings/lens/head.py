@@ -45,6 +45,18 @@ def _from_aside(hidden: float) -> Judgement:
     )
 
 
+def _from_within(hidden: float) -> Judgement:
+    """For a maker who sits within the work: they are in every picture, and may hide some of it."""
+    share = Quantity(value=100 * hidden, unit="percent")
+    return Judgement(
+        verdict="holds" if hidden <= ASIDE_HIDES else "watch",
+        title=say("You sit within the work and hide up to {share} of the zone", share=share),
+        reason=say("You are meant to be in the picture; what you hide, another camera shows."),
+        measured=measured(100 * hidden, unit="percent", most=100 * ASIDE_HIDES),
+        place="head",
+    )
+
+
 def _head_in_frame_fixes(scene: CameraStudy) -> Iterator[Proposal]:
     yield from slide_from_head(scene)
     yield from lean_back(scene)
@@ -67,6 +79,8 @@ def head_in_frame(scene: CameraStudy) -> Judgement | None:
     sight, camera = scene.sight, scene.camera
     if sight is None or sight.body is None or camera is None:
         return None
+    if scene.work.maker.inside:
+        return _from_within(sight.body.worst_zone_hidden)
     if camera.role != "overhead":
         return _from_aside(sight.body.worst_zone_hidden)
     body, lean = sight.body, Quantity(value=scene.work.maker.lean_deg, unit="deg")

@@ -7,9 +7,10 @@ from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import replace
 
 from steeple.core.findings.rule import Proposal
+from steeple.core.light.colour import NOTICED, mired
 from steeple.core.plan.changes import Change
 from steeple.core.plan.document import LAMP_LIMIT, Plan
-from steeple.core.plan.gear.fixture import Fixture
+from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.parts.lamp import LampPlace, Light
 from steeple.core.study.base.phrases import clock_words
 from steeple.core.study.base.sentence import Quantity, mm, say
@@ -19,6 +20,7 @@ from steeple.core.study.inputs.lamp import (
     Reach,
     direction_of,
     full_intensity,
+    is_wished,
     lamp_size,
     reach_of,
     spot_at,
@@ -51,6 +53,7 @@ def light_moves(scene: CameraStudy) -> Iterator[Proposal]:
         return
     yield from _blinds(scene)
     yield from _colour(study)
+    yield from _gels(scene, study)
     yield from _but_for_colour(_levels(study))
     yield from _switch(scene, study)
     yield from _but_for_colour(_places(study))
@@ -79,12 +82,13 @@ def placed_at(
 
 def _troubled(study: LightStudy) -> list[LampStudy]:
     """Lamps with something against them, the one that gives most first."""
+    movable = [one for one in study.lit if not one.lamp.part.stays]
     found = [
         one
-        for one in study.lit
+        for one in movable
         if one.worst < 0.9 or one.glare > 0 or one.in_frame or one.blocked or one.reaching < 0.8
     ]
-    return sorted(found or study.lit, key=lambda one: -one.zone_lx)[:1]
+    return sorted(found or movable, key=lambda one: -one.zone_lx)[:1]
 
 
 def _best_ways(
@@ -131,7 +135,7 @@ def _to_stand_end(study: LightStudy, lamp: LampStudy) -> Iterator[Proposal]:
     """A lamp that hangs beyond its stand: straight to the end of it, or along its beam to there."""
     if lamp.blocked not in STAND_ENDS:
         return
-    low, high = reach_of(lamp.lamp.part)
+    low, high = reach_of(lamp.lamp.part, study.work)
     end = (low if lamp.blocked == TOO_LOW else high) or 0.0
     middle, at = study.work.plane.middle, f"/{lamp.lamp.at}"
     word = "Raise " if lamp.blocked == TOO_LOW else "Lower "
@@ -150,26 +154,30 @@ def _to_stand_end(study: LightStudy, lamp: LampStudy) -> Iterator[Proposal]:
 
 def _places(study: LightStudy) -> Iterator[Proposal]:
     for lamp in study.lit:
-        yield from _to_stand_end(study, lamp)
+        if not lamp.lamp.part.stays:
+            yield from _to_stand_end(study, lamp)
     for lamp in _troubled(study):
         distance = min(max(lamp.distance_mm, 700.0), 1600.0)
         for way in _best_ways(
             study,
             lamp.lamp.part.fixture,
             distance,
-            reach=reach_of(lamp.lamp.part),
+            reach=reach_of(lamp.lamp.part, study.work),
             index=study.lamps.index(lamp),
         ):
             where = way.way
             if apart_deg(where, (lamp.azimuth_deg, lamp.elevation_deg)) < 8.0:
                 continue
-            yield Proposal(
-                action=say(
-                    "Put {named} at {clock}, {up} up, {away} away", named=lamp.lamp.name, clock=clock_words(where[0]),
-                    up=Quantity(value=where[1], unit="deg"), away=mm(distance),
-                ),
-                changes=placed_at(lamp, study, where, distance),
+            action = say(
+                "Put {named} at {clock}, {up} up, {away} away", named=lamp.lamp.name, clock=clock_words(where[0]),
+                up=Quantity(value=where[1], unit="deg"), away=mm(distance),
             )  # fmt: skip
+            changes = placed_at(lamp, study, where, distance)
+            level = _as_bright(lamp, where[1], distance)
+            if level is not None:
+                action += say(", at {level}", level=Quantity(value=level, unit="percent"))
+                changes += (Change(path=f"/{lamp.lamp.at}/level_percent", value=level),)
+            yield Proposal(action=action, changes=changes)
         farther = 1.4 * lamp.distance_mm
         if farther <= 2200.0:
             where = (lamp.azimuth_deg, lamp.elevation_deg)
@@ -183,10 +191,25 @@ def _places(study: LightStudy) -> Iterator[Proposal]:
             )
 
 
+def _as_bright(lamp: LampStudy, up_deg: float, distance_mm: float) -> float | None:
+    """The dimmer setting at which a lamp gives as much elsewhere as it does here, by its distance and its
+    slant; None where it cannot be dimmed, or would not be set otherwise."""
+    least = lamp.lamp.part.fixture.least_level_percent or 0.0
+    if least >= 100.0 or not lamp.lamp.is_lit:
+        return None
+    now = 100.0 * lamp.lamp.level
+    slant = math.sin(math.radians(max(up_deg, 10.0)))
+    was = math.sin(math.radians(max(lamp.elevation_deg, 10.0)))
+    wanted = now * was / slant * (distance_mm / lamp.distance_mm) ** 2
+    level = min(100.0, max(least, 5.0 * round(wanted / 5.0)))
+    return level if abs(level - now) > 0.1 * now else None
+
+
 def _one_more(scene: CameraStudy, study: LightStudy) -> Iterator[Proposal]:
     """A lamp from the cupboard beside those that are lit, dimmed to give as much as they do."""
     plan = scene.plan
-    if len(plan.lights) >= LAMP_LIMIT or len(study.lit) > 1 + ADDED:
+    full = len(plan.lights) >= LAMP_LIMIT or len(study.lit) > 1 + ADDED
+    if full or plan.wishes.only_these_lamps:
         return
     used = {one.fixture.name for one in plan.lights}
     spare = [
@@ -195,6 +218,7 @@ def _one_more(scene: CameraStudy, study: LightStudy) -> Iterator[Proposal]:
         if one.gear.name not in used
         and max(lamp_size(one.gear)) >= LEAST_WIDTH_MM
         and (one.gear.colour_rendering or 90.0) >= 90.0
+        and is_wished(plan, one.gear)
     ]
     spare.sort(key=lambda one: -max(lamp_size(one.gear)))
     for owned in spare[:ADDED]:
@@ -275,7 +299,7 @@ def _levels(study: LightStudy) -> Iterator[Proposal]:
         if spare < 0:
             _, _, distance = direction_of(study.work.plane.middle, lamp.lamp.centre)
             nearer = max(500.0, distance * 2 ** (spare / 2) * 0.97)
-            if nearer < distance - 30:
+            if nearer < distance - 30 and not lamp.lamp.part.stays:
                 where = (lamp.azimuth_deg, lamp.elevation_deg)
                 yield Proposal(
                     action=say(
@@ -321,6 +345,28 @@ def _as_the_window(study: LightStudy) -> Iterator[Proposal]:
             ),
             changes=tuple(changes),
         )
+
+
+def _gels(scene: CameraStudy, study: LightStudy) -> Iterator[Proposal]:
+    """A gel of the maker's own before a lamp that is of another colour than the light beside it, if it
+    brings the two together."""
+    key, day = study.key, study.daylight
+    if key is None:
+        return
+    target = day.study.cct_k if day is not None and day.lux > 0 else key.lamp.cct_k
+    for lamp in study.lit:
+        off = mired(target) - mired(lamp.lamp.cct_k)
+        able = [
+            one
+            for one in scene.owned.gels
+            if lamp.lamp.part.gel is None and abs(off - one.shift_mired) < abs(off) - NOTICED
+        ]
+        best = min(able, key=lambda one: abs(off - one.shift_mired), default=None)
+        if best is not None:
+            yield Proposal(
+                action=say("Put your {gel} before {named}", gel=best.name, named=lamp.lamp.name),
+                changes=(Change(path=f"/{lamp.lamp.at}/gel", value=best.model_dump(mode="json")),),
+            )
 
 
 def _colour(study: LightStudy) -> Iterator[Proposal]:

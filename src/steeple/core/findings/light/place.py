@@ -2,14 +2,19 @@
 
 from __future__ import annotations
 
+import math
+from collections.abc import Iterator
+
 from steeple.core.findings.finding import Judgement, measured
 from steeple.core.findings.light.cautions import DAZZLE_CD_M2
 from steeple.core.findings.light.fixes import light_moves
 from steeple.core.findings.light.levels import TEXT, lit, whatever_its_brightness
-from steeple.core.findings.rule import rule
+from steeple.core.findings.rule import Proposal, rule
 from steeple.core.light.gloss import BURNT
+from steeple.core.plan.changes import Change
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.inputs.lamp import STAND_ENDS, TOO_LOW, reach_of
+from steeple.core.study.light.mat import MatGlare, mat_glare
 from steeple.core.study.light.study import LightStudy
 from steeple.core.study.plan_study import CameraStudy
 
@@ -17,6 +22,8 @@ DAZZLE_DEG = 35.0
 
 
 REACHING = 0.5
+FOR_THE_WORK = ("key", "fill", "back")
+"""Roles of the lamps that are to light the work."""
 
 
 GLARE_SHARE = 0.02
@@ -92,6 +99,109 @@ def glare(study: LightStudy) -> Judgement | None:
     )  # fmt: skip
 
 
+def _with_mat(scene: CameraStudy) -> tuple[LightStudy, MatGlare] | None:
+    """The light of a camera, and what a mat of known gloss mirrors of it."""
+    study = lit(scene)
+    found = None if study is None else mat_glare(study)
+    return None if study is None or found is None else (study, found)
+
+
+@rule(
+    "light.mat-glare",
+    name="Glare in the mat",
+    trigger="a mat whose gloss is given mirrors a lamp over more than 2 % of what is seen of it",
+    harm="A bright patch beside the work draws the eye.",
+    source="Walter et al. 2007; limits as planning values",
+    when=_with_mat,
+    fixes=light_moves,
+)
+def mat_glare_seen(found: tuple[LightStudy, MatGlare]) -> Judgement | None:
+    """How much of the mat in the picture mirrors a lamp."""
+    _, glare_there = found
+    against = measured(100 * glare_there.share, unit="percent", most=100 * GLARE_SHARE)
+    if glare_there.share <= GLARE_SHARE:
+        return Judgement(verdict="holds", title=say("The mat mirrors no lamp"), measured=against)
+    return Judgement(
+        verdict="watch",
+        title=say(
+            "{share} of the mat in the picture mirrors {named}",
+            share=Quantity(value=round(100 * glare_there.share), unit="percent"),
+            named=glare_there.lamp.lamp.name,
+        ),
+        reason=say(
+            "A matt cloth or sheet of paper on the table ends it; another direction moves it."
+        ),
+        measured=against,
+        place="dome",
+    )
+
+
+def _other_stand(scene: CameraStudy) -> Iterator[Proposal]:
+    """Another stand of the maker's own that bears the lamp."""
+    if scene.light is None:
+        return
+    for one in scene.light.lamps:
+        stand, mass = one.lamp.part.stand, one.lamp.part.fixture.mass_g
+        if stand is None or mass is None or (stand.rated_load_g or math.inf) >= mass:
+            continue
+        for other in scene.owned.stands:
+            if (other.rated_load_g or 0.0) >= mass:
+                yield Proposal(
+                    action=say(
+                        "Put {named} on your {stand}", named=one.lamp.name, stand=other.name
+                    ),
+                    changes=(
+                        Change(path=f"/{one.lamp.at}/stand", value=other.model_dump(mode="json")),
+                    ),
+                    swaps=True,
+                )
+
+
+@rule(
+    "light.stand-overloaded",
+    name="Lamp too heavy for its stand",
+    trigger="a lamp weighs more than its stand is rated for; unknown where one of the two is not known",
+    harm="It sinks or falls while one works under it.",
+    source="Rating plates",
+    when=lit,
+    fixes=_other_stand,
+    once=True,
+)
+def stand_overloaded(study: LightStudy) -> Judgement | None:
+    """Lamps against the ratings of their stands."""
+    held = [one.lamp for one in study.lamps if one.lamp.part.stand is not None]
+    if not held:
+        return None
+    unknown = []
+    for one in held:
+        stand, mass = one.part.stand, one.part.fixture.mass_g
+        assert stand is not None
+        if stand.rated_load_g is None or mass is None:
+            unknown.append(one.name)
+            continue
+        if mass > stand.rated_load_g:
+            return Judgement(
+                verdict="fails",
+                title=say(
+                    "{named} weighs {mass}; its stand is rated for {rated}",
+                    named=one.name,
+                    mass=Quantity(value=mass, unit="g"),
+                    rated=Quantity(value=stand.rated_load_g, unit="g"),
+                ),
+                reason=say("Put it on another stand, or a lighter lamp on this one."),
+                measured=measured(mass, unit="g", most=stand.rated_load_g),
+            )
+    if unknown:
+        return Judgement(
+            verdict="unknown",
+            title=say("Whether the stand bears it is not known: {names}", names=", ".join(unknown)),
+            reason=say(
+                "Read the plate of the stand, and put the lamp on a scale. Until then it is not cleared."
+            ),
+        )
+    return Judgement(verdict="holds", title=say("Every stand bears its lamp"))
+
+
 @rule(
     "light.lamp-in-frame",
     name="Lamp in frame",
@@ -103,7 +213,10 @@ def glare(study: LightStudy) -> Judgement | None:
 )
 def lamp_in_frame(study: LightStudy) -> Judgement | None:
     """Lamps in the picture."""
-    found = [one.lamp.name for one in study.lamps if one.in_frame]
+    # A room lamp may be part of the picture.
+    found = [
+        one.lamp.name for one in study.lamps if one.in_frame and one.lamp.part.role != "practical"
+    ]
     if not found:
         return Judgement(verdict="holds", title=say("No lamp is in the picture"))
     return Judgement(verdict="fails", title=say("In the picture: " + ", ".join(found)),
@@ -127,7 +240,7 @@ def unplaceable(study: LightStudy) -> Judgement | None:
         return Judgement(verdict="holds", title=say("Every lamp has room where it stands"))
     one = found[0]
     if one.blocked in STAND_ENDS:
-        low, high = reach_of(one.lamp.part)
+        low, high = reach_of(one.lamp.part, study.work)
         end = low if one.blocked == TOO_LOW else high
         return Judgement(
             verdict="fails",
@@ -153,7 +266,10 @@ def unplaceable(study: LightStudy) -> Judgement | None:
 )
 def lamp_hidden(study: LightStudy) -> Judgement | None:
     """Lamps whose light the room keeps back."""
-    worst = min(study.lit, key=lambda one: one.reaching)
+    meant = [one for one in study.lit if one.lamp.part.role in FOR_THE_WORK]
+    if not meant:
+        return None
+    worst = min(meant, key=lambda one: one.reaching)
     against = measured(100 * worst.reaching, unit="percent", least=100 * REACHING)
     if worst.reaching >= REACHING:
         return Judgement(
@@ -180,6 +296,8 @@ def lamp_hidden(study: LightStudy) -> Judgement | None:
 )
 def dazzle(study: LightStudy) -> Judgement | None:
     """Bright lamps near where the maker looks."""
+    if study.work.maker.away:
+        return None
     found = [
         one for one in study.lit if one.luminance_cd_m2 > DAZZLE_CD_M2 and one.eye_deg < DAZZLE_DEG
     ]

@@ -10,16 +10,21 @@ from steeple.core.findings.light.amount import (
     too_bright,
     too_dark,
 )
+from steeple.core.findings.light.cards import card_idle, card_in_frame, card_unplaceable
 from steeple.core.findings.light.cautions import CAUTIONS
 from steeple.core.findings.light.colour import flicker, mixed_colour, poor_colour
+from steeple.core.findings.light.hollow import hollow_dark
 from steeple.core.findings.light.place import (
     dazzle,
     glare,
     lamp_hidden,
     lamp_in_frame,
+    mat_glare_seen,
     no_lamp,
+    stand_overloaded,
     unplaceable,
 )
+from steeple.core.findings.light.roles import out_of_role
 from steeple.core.findings.light.shade import (
     double_shadow,
     hand_shadow,
@@ -45,6 +50,8 @@ LIGHT_RULES = StepRules(
         uneven,
         hot_spot,
         glare,
+        mat_glare_seen,
+        hollow_dark,
         brightness_unknown,
         too_dark,
         too_bright,
@@ -54,6 +61,11 @@ LIGHT_RULES = StepRules(
         lamp_in_frame,
         unplaceable,
         lamp_hidden,
+        stand_overloaded,
+        out_of_role,
+        card_idle,
+        card_in_frame,
+        card_unplaceable,
         dazzle,
         drift,
         sun_on_work,

@@ -60,8 +60,10 @@ def _out_of_reach_fixes(scene: CameraStudy) -> Iterator[Proposal]:
     fixes=_out_of_reach_fixes,
     once=True,
 )
-def out_of_reach(scene: CameraStudy) -> Judgement:
+def out_of_reach(scene: CameraStudy) -> Judgement | None:
     """Part of the zone is farther than the maker's arm reaches."""
+    if scene.work.maker.away:
+        return None
     figures = scene.work.maker.poses.figures
     short = max(figure.short_mm for figure in figures)
     lean = max(figure.lean_deg for figure in figures)
@@ -121,8 +123,10 @@ def _table_height_fixes(scene: CameraStudy) -> Iterator[Proposal]:
     fixes=_table_height_fixes,
     once=True,
 )
-def table_height(scene: CameraStudy) -> Judgement:
+def table_height(scene: CameraStudy) -> Judgement | None:
     """The table is at the wrong height for the back."""
+    if scene.work.maker.away:
+        return None
     hands, low, high = hands_and_range(scene.work)
     reason = say(
         _WORDS[scene.work.maker.effort] + ": between {low} and {high} from the floor for you. Your "

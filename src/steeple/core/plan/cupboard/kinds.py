@@ -11,37 +11,45 @@ from pydantic import BaseModel, ConfigDict, ValidationError
 
 from steeple.core.errors import InputError
 from steeple.core.plan.cupboard.field_words import GEAR_WORDS, KIND_TITLES
-from steeple.core.plan.gear.adapter import Adapter
-from steeple.core.plan.gear.body import Body
-from steeple.core.plan.gear.fixture import Fixture
-from steeple.core.plan.gear.lead import Lead
-from steeple.core.plan.gear.lens import Lens
-from steeple.core.plan.gear.light_card import LightCard
-from steeple.core.plan.gear.medium import Medium
-from steeple.core.plan.gear.microphone import Microphone
-from steeple.core.plan.gear.power import PowerSource
-from steeple.core.plan.gear.recorder import Recorder
-from steeple.core.plan.gear.support import Support
+from steeple.core.plan.gear.cameras.body import Body
+from steeple.core.plan.gear.cameras.filter import LensFilter
+from steeple.core.plan.gear.cameras.lens import Lens
+from steeple.core.plan.gear.holding.adapter import Adapter
+from steeple.core.plan.gear.holding.support import Support
+from steeple.core.plan.gear.holding.weight import Ballast
+from steeple.core.plan.gear.lights.fixture import Fixture
+from steeple.core.plan.gear.lights.gel import Gel
+from steeple.core.plan.gear.lights.lamp_stand import LampStand
+from steeple.core.plan.gear.lights.light_card import LightCard
+from steeple.core.plan.gear.recording.lead import Lead
+from steeple.core.plan.gear.recording.medium import Medium
+from steeple.core.plan.gear.recording.microphone import Microphone
+from steeple.core.plan.gear.recording.power import PowerSource
+from steeple.core.plan.gear.recording.recorder import Recorder
 from steeple.core.plan.gear.words import FieldWords
 from steeple.core.plan.problems import bounds_in, problems_from
 from steeple.core.plan.reading import PlanRefused
 from steeple.core.plan.values import Part
 
 GearKind = Literal[
-    "body", "lens", "fixture", "card", "support", "microphone", "recorder", "medium", "power",
+    "body", "lens", "filter", "fixture", "stand", "gel", "card", "support", "weight", "microphone", "recorder", "medium", "power",
     "lead", "adapter",
 ]  # fmt: skip
 Gear = (
-    Body | Lens | Fixture | LightCard | Support | Microphone | Recorder | Medium | PowerSource
+    Body | Lens | LensFilter | Fixture | LampStand | Gel | LightCard | Support | Ballast | Microphone | Recorder | Medium | PowerSource
     | Lead | Adapter
 )  # fmt: skip
 MODELS: Mapping[GearKind, type[Part]] = MappingProxyType(
     {
         "body": Body,
         "lens": Lens,
+        "filter": LensFilter,
         "fixture": Fixture,
+        "stand": LampStand,
+        "gel": Gel,
         "card": LightCard,
         "support": Support,
+        "weight": Ballast,
         "microphone": Microphone,
         "recorder": Recorder,
         "medium": Medium,
@@ -58,7 +66,7 @@ EXACT_LENGTHS = (
 )  # fmt: skip
 """Lengths that are printed on gear in millimetres and are never said in inches."""
 _UNITS = {
-    "mm": "mm", "px": "px", "g": "g", "deg": "°", "s": "s", "hz": "Hz", "w": "W", "wh": "Wh",
+    "mm": "mm", "px": "px", "mired": "mired", "stops": "stops", "g": "g", "deg": "°", "s": "s", "hz": "Hz", "w": "W", "wh": "Wh",
     "k": "K", "lm": "lm", "lx": "lx", "bytes": "bytes", "percent": "%", "mah": "mAh", "v": "V",
     "a": "A",
 }  # fmt: skip

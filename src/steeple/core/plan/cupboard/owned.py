@@ -4,11 +4,15 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from steeple.core.plan.gear.adapter import Adapter
-from steeple.core.plan.gear.body import Body
-from steeple.core.plan.gear.fixture import Fixture
-from steeple.core.plan.gear.lens import Lens
-from steeple.core.plan.gear.support import Support
+from steeple.core.plan.gear.cameras.body import Body
+from steeple.core.plan.gear.cameras.lens import Lens
+from steeple.core.plan.gear.holding.adapter import Adapter
+from steeple.core.plan.gear.holding.support import Support
+from steeple.core.plan.gear.holding.weight import Ballast
+from steeple.core.plan.gear.lights.fixture import Fixture
+from steeple.core.plan.gear.lights.gel import Gel
+from steeple.core.plan.gear.lights.lamp_stand import LampStand
+from steeple.core.plan.gear.lights.light_card import LightCard
 from steeple.core.plan.values import Part, Slug
 
 
@@ -26,6 +30,13 @@ class OwnedFixture(Part):
     gear: Fixture
 
 
+class OwnedCard(Part):
+    """A card, flag or diffuser that is owned, with its id in the cupboard."""
+
+    id: Slug | None = None
+    gear: LightCard
+
+
 @dataclass(frozen=True, slots=True)
 class Owned:
     """What the maker owns and a mend may take."""
@@ -35,6 +46,10 @@ class Owned:
     fixtures: tuple[OwnedFixture, ...] = ()
     supports: tuple[OwnedSupport, ...] = ()
     adapters: tuple[Adapter, ...] = ()
+    cards: tuple[OwnedCard, ...] = ()
+    weights: tuple[Ballast, ...] = ()
+    gels: tuple[Gel, ...] = ()
+    stands: tuple[LampStand, ...] = ()
 
 
 NOTHING_OWNED = Owned()

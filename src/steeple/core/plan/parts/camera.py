@@ -6,8 +6,9 @@ from typing import Literal, Self
 
 from pydantic import Field, model_validator
 
-from steeple.core.plan.gear.body import Body
-from steeple.core.plan.gear.lens import Lens
+from steeple.core.plan.gear.cameras.body import Body
+from steeple.core.plan.gear.cameras.filter import LensFilter
+from steeple.core.plan.gear.cameras.lens import Lens
 from steeple.core.plan.values import (
     AzimuthDeg,
     FNumber,
@@ -69,6 +70,7 @@ class Camera(Part):
     )
     mode: Name | None = Field(default=None, description="Recording mode; None = the first.")
     lens: Lens | None = None
+    filter: LensFilter | None = None
     focal_mm: FocalMm | None = None
     f_number: FNumber | None = None
     focus_height_mm: TopMm | None = Field(
@@ -99,8 +101,8 @@ class Camera(Part):
 
     @model_validator(mode="after")
     def _fits_together(self) -> Self:
-        if self.body is not None and self.body.kind != "camera" and self.lens is not None:
-            raise ValueError("a phone or webcam takes no lens")
+        if self.body is not None and self.body.takes_no_lens and self.lens is not None:
+            raise ValueError("a camera with a view of its own takes no lens")
         if self.body is not None and self.mode is not None:
             names = [mode.name for mode in self.body.modes]
             if self.mode not in names:

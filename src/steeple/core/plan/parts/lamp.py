@@ -6,7 +6,9 @@ from typing import Literal
 
 from pydantic import Field
 
-from steeple.core.plan.gear.fixture import Fixture
+from steeple.core.plan.gear.lights.fixture import Fixture
+from steeple.core.plan.gear.lights.gel import Gel
+from steeple.core.plan.gear.lights.lamp_stand import LampStand
 from steeple.core.plan.values import (
     CctK,
     HeightMm,
@@ -49,7 +51,12 @@ class Light(Part):
     cct_k: CctK | None = Field(
         default=None, description="Colour temperature set, where it can be; None = its lower end."
     )
+    gel: Gel | None = None
+    stand: LampStand | None = None
     lit: bool = Field(default=True, description="False for one that is switched off.")
+    stays: bool = Field(
+        default=False, description="Fixed where it hangs: never moved by placing or by a mend."
+    )
     stand_lowest_mm: HeightMm | None = Field(
         default=None, description="Least height above the table that its stand allows."
     )

@@ -20,10 +20,19 @@ from steeple.core.plan.values import (
 Posture = Literal["seated", "standing"]
 
 
+PEOPLE_LIMIT = 4
+
+
 class SecondPerson(Part):
-    """Someone else at the table: a card player opposite, a pupil beside."""
+    """Someone else at the table: a card player opposite, a pupil beside, a client."""
 
     place: Literal["opposite", "left", "right"]
+    along_mm: PlaceMm | None = Field(
+        default=None,
+        description="Along that edge of the table from the middle of the zone: to your right, or away "
+        "from you; None = at the middle.",
+    )
+    from_edge_mm: GapMm | None = Field(default=None, description="Table edge to their trunk.")
     height_mm: BodyHeightMm | None = None
     posture: Posture | None = None
 
@@ -45,7 +54,19 @@ class Maker(Part):
         default=None, description="Table edge to the front of the maker's trunk."
     )
     tool_mm: ToolMm | None = Field(default=None, description="Tool beyond the fingers; 0 = none.")
+    y_mm: PlaceMm | None = Field(
+        default=None,
+        description="Where the maker sits or stands, away from the middle of the zone (their hips), for "
+        "one who is inside the work; None = before the table, by the distance to its edge.",
+    )
+    away: bool = Field(
+        default=False,
+        description="Not at the work while it is filmed: a beauty shot, a time lapse.",
+    )
     second: SecondPerson | None = None
+    others: tuple[SecondPerson, ...] = Field(
+        default=(), max_length=PEOPLE_LIMIT, description="More people round the table."
+    )
     hand_room_mm: RoomMm | None = Field(
         default=None,
         description="Room that hands and tool need between the top of the work and the lens.",

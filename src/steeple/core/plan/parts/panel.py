@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from steeple.core.plan.gear.light_card import LightCard
+from steeple.core.plan.gear.lights.light_card import LightCard
 from steeple.core.plan.parts.lamp import LampAim, LampPlace
 from steeple.core.plan.values import (
     Part,

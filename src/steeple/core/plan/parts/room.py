@@ -19,6 +19,7 @@ from steeple.core.plan.values import (
 )
 
 OBSTACLE_LIMIT = 12
+Knock = Literal["unlikely", "possible", "likely"]
 
 
 class Slope(Part):
@@ -43,6 +44,10 @@ class Obstacle(Part):
     depth_mm: ExtentMm
     bottom_mm: FloorMm
     top_mm: FloorMm | None = Field(default=None, description="None = up to the ceiling.")
+    stays: bool = Field(
+        default=False,
+        description="Whether it cannot be moved: a beam, a cupboard that is screwed on.",
+    )
 
     @model_validator(mode="after")
     def _upright(self) -> Self:
@@ -81,6 +86,10 @@ class Room(Part):
     table_from_left_wall_mm: GapMm | None = None
     table_from_far_wall_mm: GapMm | None = None
     keep_clear: tuple[KeepClear, ...] = Field(default=(), max_length=OBSTACLE_LIMIT)
+    knock: Knock | None = Field(
+        default=None,
+        description="Whether somebody brushes past or runs into what stands here.",
+    )
     windows: tuple[Window, ...] = Field(default=(), max_length=6)
     daylight: Daylight | None = None
     mains_hz: Literal[50, 60] | None = None

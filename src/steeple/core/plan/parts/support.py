@@ -6,7 +6,7 @@ from typing import Literal
 
 from pydantic import Field
 
-from steeple.core.plan.gear.support import Support
+from steeple.core.plan.gear.holding.support import Support
 from steeple.core.plan.values import (
     AlongMm,
     AzimuthDeg,
@@ -73,6 +73,9 @@ class PlacedSupport(Part):
     sandbag_g: WeightG | None = Field(default=None, description="None = none.")
     sandbag_on: Literal["column", "leg under the boom", "legs behind"] | None = Field(
         default=None, description="Where it lies; None = at the column."
+    )
+    clamped_down: bool = Field(
+        default=False, description="Whether the foot of a small stand is clamped to the table."
     )
     tether: bool | None = Field(
         default=None, description="Whether a second fixing keeps what it carries from falling."

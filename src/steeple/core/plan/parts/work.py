@@ -20,6 +20,7 @@ from steeple.core.plan.values import (
 )
 
 ITEM_LIMIT = 12
+HEIGHTS_LIMIT = 3
 
 ShapeId = Literal[
     "small-flat",
@@ -54,6 +55,14 @@ class Table(Part):
     height_mm: ExtentMm | None = None
     mat_reflectance: Share | None = Field(
         default=None, description="Share of the light that the top, or the mat on it, sends back."
+    )
+    mat_gloss: Gloss | None = Field(
+        default=None, description="Gloss of the top, or of the mat on it, apart from the work."
+    )
+    other_heights_mm: tuple[ExtentMm, ...] = Field(
+        default=(),
+        max_length=HEIGHTS_LIMIT,
+        description="Heights at which it is also worked: a table for sitting and standing.",
     )
 
 
@@ -98,6 +107,18 @@ class Item(Part):
         return self.width_mm if self.kind == "sphere" else self.height_mm or 0.0
 
 
+class Hollow(Part):
+    """The inside of a vessel or of an instrument that the viewer shall see into; its axis stands upright."""
+
+    x_mm: PlaceMm = 0.0
+    y_mm: PlaceMm = 0.0
+    width_mm: ExtentMm = Field(description="Across its mouth.")
+    depth_mm: ExtentMm = Field(description="From its mouth down to its floor.")
+    mouth_mm: TopMm | None = Field(
+        default=None, description="Its mouth above the table; None = at the tallest point."
+    )
+
+
 class Work(Part):
     """What is filmed."""
 
@@ -117,6 +138,7 @@ class Work(Part):
     )
     liveliness: Liveliness | None = Field(default=None, description="How hard the work shakes.")
     effort: Effort | None = Field(default=None, description="What the hands need: table height.")
+    hollow: Hollow | None = None
     items: tuple[Item, ...] = Field(default=(), max_length=ITEM_LIMIT)
     finest_detail_mm: DetailMm | None = Field(
         default=None, description="Width of the finest line that the viewer must see."

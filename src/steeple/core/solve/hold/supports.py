@@ -11,16 +11,20 @@ from collections.abc import Iterator, Sequence
 
 from steeple.core.findings.finding import GRAVITY, Finding, Verdict
 from steeple.core.findings.hold.fixes import take_support
-from steeple.core.findings.judging import judge_camera
+from steeple.core.findings.judging import judge, judge_camera
+from steeple.core.hold.tipping import LEAST_RATIO
 from steeple.core.plan.changes import Change
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.support import Joint, Section, Support
+from steeple.core.plan.gear.holding.support import Joint, Section, Support
 from steeple.core.plan.parts.support import PlacedSupport
 from steeple.core.solve.lens.search import check_camera
+from steeple.core.solve.weighing import worse_words, worsened
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.result import Result
-from steeple.core.study.base.sentence import Sentence
+from steeple.core.study.base.sentence import Quantity, Sentence, say
+from steeple.core.study.base.shapes import Point, point
+from steeple.core.study.hold.drawing import RigMember
 from steeple.core.study.hold.step import HOLD
 from steeple.core.study.hold.study import HoldStudy, SupportStudy, study_support
 from steeple.core.study.inputs.support_forms import FORMS
@@ -111,6 +115,13 @@ class SupportRow(Result):
     in_makers_way: bool
     missing: tuple[str, ...]
     set_up_min: float
+    decides: Sentence
+    """The one figure that decides for or against it."""
+    members: tuple[RigMember, ...]
+    screw: Point
+    """How it holds the camera, to be drawn."""
+    worse: Sentence
+    """What it makes worse than it is in the plan, in any step but this."""
     changes: tuple[Change, ...]
 
 
@@ -154,9 +165,11 @@ def compare_supports(
     check_camera(plan, index)
     if not plan.cameras:
         return SupportComparison(rows=())
-    scene = camera_studies(plan, owned)[index]
+    scenes = camera_studies(plan, owned)
+    scene = scenes[index]
     if scene.lens is None or scene.sight is None:
         return SupportComparison(rows=())
+    before = judge(scenes)
     adapters = (*plan.adapters, *(one for one in owned.adapters if one not in plan.adapters))
     ranked = []
     for order, (placed, mine, present) in enumerate(_entries(plan, index, owned)):
@@ -171,6 +184,10 @@ def compare_supports(
         if study is None:
             continue
         row = _row(scene, study, mine=mine, present=present)
+        if mine and not present and GRAVITY[row.verdict] <= GRAVITY["watch"]:
+            found = worsened(scenes, before, row.changes)
+            others = [one for one in found if one.step != HOLD.id]
+            row = row.model_copy(update={"worse": worse_words(others)})
         ranked.append((_rank(row), order, row))
     ranked.sort(key=lambda one: (one[0], one[1]))
     return SupportComparison(rows=tuple(row for _, _, row in ranked))
@@ -233,8 +250,60 @@ def _row(scene: CameraStudy, study: HoldStudy, *, mine: bool, present: bool) -> 
         in_makers_way=any(one.code == "hold.in-makers-place" for one in found),
         missing=() if chain is None else tuple(link.piece.name for link in chain.missing),
         set_up_min=FORMS[gear.form].minutes,
+        decides=_decides(study, found, max(shares, default=None)),
+        members=()
+        if placement is None
+        else tuple(
+            RigMember(part=one.part, a=point(one.a), b=point(one.b)) for one in placement.members
+        ),
+        screw=point(study.held.screw),
+        worse=(),
         changes=() if present else take_support(scene, study.support.placed),
     )
+
+
+def _decides(study: HoldStudy, found: Sequence[Finding], joint_share: float | None) -> Sentence:
+    """The figure that is nearest to its limit, or the title of what fails."""
+    if found and found[0].verdict == "fails":
+        return found[0].title
+    loads, tipping = study.loads, study.tipping
+    near: list[tuple[float, Sentence]] = []
+    if loads is not None and loads.allowed_g:
+        near.append(
+            (
+                loads.total_g / loads.allowed_g,
+                say(
+                    "carries {load} of {allowed}",
+                    load=Quantity(value=loads.total_g, unit="g"),
+                    allowed=Quantity(value=loads.allowed_g, unit="g"),
+                ),
+            )
+        )
+    if tipping is not None and not study.support.is_clamped_down:
+        ratio = min(tipping.knocked_ratio, 99.0)
+        bags = [mass for _, mass in tipping.sandbags]
+        bag = min(bags, default=math.inf)
+        words = say(
+            "stands a knock: {ratio} of {least}", ratio=_ratio(ratio), least=_ratio(LEAST_RATIO)
+        )
+        if ratio < LEAST_RATIO and math.isfinite(bag) and bag > 0:
+            words = say("stands a knock with {bag} of sandbag", bag=Quantity(value=bag, unit="g"))
+        elif ratio < LEAST_RATIO and study.support.anchor == "table":
+            words = say("stands a knock once its foot is clamped down")
+        near.append((LEAST_RATIO / max(ratio, 0.1), words))
+    if joint_share is not None:
+        share = Quantity(value=round(100 * joint_share), unit="percent")
+        near.append((joint_share, say("its joint bears {share} of what it holds", share=share)))
+    if study.wobble_px:
+        most = Quantity(value=round(study.wobble_px[2], 1), unit="px")
+        near.append((study.wobble_px[2], say("wobbles by up to {most}", most=most)))
+    if not near:
+        return say("what it bears is not known")
+    return max(near, key=lambda one: one[0])[1]
+
+
+def _ratio(value: float) -> Quantity:
+    return Quantity(value=round(value, 1), unit="ratio")
 
 
 def _reaches(found: Sequence[Finding]) -> bool | None:

@@ -9,12 +9,13 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
+from steeple.core.findings.judging import judge
 from steeple.core.optics.frame import PIXELS_PER_LINE
 from steeple.core.plan.changes import Change
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.body import Body
-from steeple.core.plan.gear.lens import Lens
+from steeple.core.plan.gear.cameras.body import Body
+from steeple.core.plan.gear.cameras.lens import Lens
 from steeple.core.plan.parts.camera import Camera
 from steeple.core.solve.lens.search import (
     Candidate,
@@ -25,6 +26,7 @@ from steeple.core.solve.lens.search import (
     freed,
 )
 from steeple.core.solve.lens.work_out import DEMANDS
+from steeple.core.solve.weighing import worse_words, worsened
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Sentence, say
@@ -34,9 +36,12 @@ from steeple.core.study.inputs.work import GivenWork, given_work
 from steeple.core.study.lens.body_sight import BodySight, body_sight
 from steeple.core.study.lens.framing import HIGHEST_MM
 from steeple.core.study.lens.heights import ARM_REACH_MM
+from steeple.core.study.plan_study import camera_studies
 
 FULL_WIDTH_MM = 36.0
 SHOWN_OWNED = 9
+WEIGHED = 4
+"""So many of what is owned, the best first, are judged in every step before they are offered."""
 CLOSER = 2.0
 HEAD_LOW_MM, HEAD_HIGH_MM = 20.0, 60.0
 
@@ -81,6 +86,8 @@ class Row(Result):
     head_clearance_mm: float | None
     """None for a camera that films without the maker."""
     changes: tuple[Change, ...]
+    worse: Sentence = ()
+    """What it makes worse than it is in the plan, in any step; of those that one would take first."""
 
 
 Ranked = tuple[Row, int]
@@ -248,9 +255,17 @@ def compare(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> Comp
     kinds = [row for row, _ in sorted((one for one in rows if not one[0].owned), key=_order)]
     camera = given_camera_of(plan, index, work)
     level = camera is not None and camera.tilt_deg > 60
+    scenes = camera_studies(plan, owned)
+    before = judge(scenes)
+    weighed = [
+        row
+        if row.present or at >= WEIGHED or not row.works
+        else row.model_copy(update={"worse": worse_words(worsened(scenes, before, row.changes))})
+        for at, row in enumerate(mine[:SHOWN_OWNED])
+    ]
     return Comparison(
         measure="distance" if level else "height",
-        rows=(*mine[:SHOWN_OWNED], *present, *kinds),
+        rows=(*weighed, *present, *kinds),
         schools=_schools(plan, index, work),
         closer_times=max(CLOSER, work.crop_wanted),
         closer=_closer(plan, index, owned),

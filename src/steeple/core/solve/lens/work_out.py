@@ -15,6 +15,7 @@ from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
 from steeple.core.solve.lens.search import Candidate, best_setting, changes_for, check_camera
+from steeple.core.solve.weighing import heavier, worse_words
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.lens.answer import way_round_words
@@ -40,7 +41,8 @@ class Outcome(Result):
 
     ``changes`` set the camera; ``works`` says whether every demand is met then; ``line`` says the
     setting, or which demands cannot be met together; ``give_ways`` are the least ways out;
-    ``remaining`` are titles of findings that still fail.
+    ``remaining`` are titles of findings that still fail; ``worse`` says what it makes worse than it is, in any
+    step.
     """
 
     about: str
@@ -49,6 +51,7 @@ class Outcome(Result):
     changes: tuple[Change, ...]
     give_ways: tuple[Fix, ...]
     remaining: tuple[Sentence, ...]
+    worse: Sentence = ()
 
 
 def work_out(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> Outcome:
@@ -64,7 +67,8 @@ def work_out(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> Out
         what the maker owns and a way out may take.
     """
     check_camera(plan, index)
-    scene = camera_studies(plan, owned)[index] if plan.cameras else camera_studies(plan, owned)[0]
+    scenes = camera_studies(plan, owned)
+    scene = scenes[index] if plan.cameras else scenes[0]
     best = best_setting(plan, index) if plan.cameras else None
     if best is None:
         return Outcome(
@@ -77,7 +81,9 @@ def work_out(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> Out
         )
     changes = changes_for(scene, best)
     after = camera_studies(apply_changes(plan, changes), owned)
-    findings = of_the_lens(judge(after))
+    every = judge(after)
+    findings = of_the_lens(every)
+    worse = worse_words(heavier(judge(scenes), every))
     remaining = tuple(
         one.title for one in findings if one.verdict == "fails" and one.about == scene.about
     )
@@ -85,10 +91,11 @@ def work_out(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> Out
         return Outcome(
             about=scene.about,
             works=not remaining,
-            line=_setting(after[index], best),
+            line=_turned(scene, after[index]) + _setting(after[index], best),
             changes=changes,
             give_ways=(),
             remaining=remaining,
+            worse=worse,
         )
     words = [DEMANDS[code] for code in best.unmet]
     joined = words[0] if len(words) == 1 else ", ".join(words[:-1]) + " and " + words[-1]
@@ -96,10 +103,23 @@ def work_out(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> Out
     return Outcome(
         about=scene.about,
         works=False,
-        line=line + say(". ") + _setting(after[index], best),
+        line=line + say(". ") + _turned(scene, after[index]) + _setting(after[index], best),
         changes=changes,
         give_ways=tuple(_give_ways(plan, index, scene)),
         remaining=remaining,
+        worse=worse,
+    )
+
+
+def _turned(before: CameraStudy, after: CameraStudy) -> Sentence:
+    """Said where the frame is turned from how it was."""
+    was, now = before.camera, after.camera
+    if was is None or now is None or was.roll_deg is None or was.roll_deg == now.roll_deg:
+        return ()
+    return say(
+        "Turn the camera from {was} to {now}. ",
+        was=Quantity(value=float(was.roll_deg), unit="deg"),
+        now=Quantity(value=float(now.roll_deg or 0), unit="deg"),
     )
 
 

@@ -6,12 +6,14 @@ References: Hecht, *Optics* (Fresnel, polarisation by reflection); Walter et al.
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
 
 from steeple.core.errors import InputError, SteepleError
+from steeple.core.findings.finding import Finding
+from steeple.core.findings.judging import judge
 from steeple.core.geometry.kernels import Array, Flags
 from steeple.core.geometry.vectors import Vector
 from steeple.core.light.emitters import Emitter, light_at, rows_of
@@ -27,6 +29,7 @@ from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import Plan
 from steeple.core.solve.lens.search import check_camera
 from steeple.core.solve.light.lamp_dome import place_changes
+from steeple.core.solve.weighing import worse_words, worsened
 from steeple.core.study.base.phrases import clock_words
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
@@ -114,7 +117,8 @@ def compare_glare(
         ``no-such-camera``; ``no-lamp`` for a plan without lamps.
     """
     check_camera(plan, index)
-    scene = camera_studies(plan, cache=cache)[min(index, max(0, len(plan.cameras) - 1))]
+    scenes = camera_studies(plan, cache=cache)
+    scene = scenes[min(index, max(0, len(plan.cameras) - 1))]
     study = scene.light
     if study is None:
         raise InputError(
@@ -124,9 +128,19 @@ def compare_glare(
     if lamp is None or lamp.glare <= 0 or scene.sight is None:
         return None
     bench = _Bench(scene, study, lamp)
-    return GlareComparison(
-        lamp=lamp.lamp.index, name=lamp.lamp.name, rows=tuple(_remedies(plan, bench))
-    )
+    before = judge(scenes)
+    rows = tuple(_weighed(scenes, before, one) for one in _remedies(plan, bench))
+    return GlareComparison(lamp=lamp.lamp.index, name=lamp.lamp.name, rows=rows)
+
+
+def _weighed(
+    scenes: Sequence[CameraStudy], before: Sequence[Finding], row: GlareRemedy
+) -> GlareRemedy:
+    """A way that says what it makes worse than it is."""
+    worse = worse_words(worsened(scenes, before, row.changes)) if row.changes else ()
+    if not worse:
+        return row
+    return row.model_copy(update={"why": row.why + say(" It ") + worse + say(".")})
 
 
 def _row(
@@ -147,7 +161,8 @@ def _remedies(plan: Plan, bench: _Bench) -> Iterator[GlareRemedy]:
     emitter = bench.lamp.lamp.emitter
     now = bench.ratios(emitter)
     yield _row(now, say("As it is"), "")
-    yield from _moved(bench)
+    if not bench.lamp.lamp.part.stays:
+        yield from _moved(bench)
     yield from _tipped(plan, bench)
     yield _row(
         bench.ratios(emitter, lift_mm=LIFT_MM),
@@ -204,7 +219,7 @@ def _moved(bench: _Bench) -> Iterator[GlareRemedy]:
         distance_mm=distance,
         where=[*directions(), low],
         draft=True,
-        reach=reach_of(lamp.lamp.part),
+        reach=reach_of(lamp.lamp.part, study.work),
         standing=study.standing(study.lamps.index(lamp)),
     )
     best = max((one for one in found[:-1] if one.free and one.glare == 0), key=merit, default=None)

@@ -129,7 +129,7 @@ def dome_of(
         distance_mm=study.distance_mm,
         draft=draft,
         beside=beside,
-        reach=reach_of(study.lamp.part),
+        reach=reach_of(study.lamp.part, scene.work),
         standing=scene.light.standing(lamp),
     )
     found = seen_by_too(found, others, fixture, study.distance_mm)

@@ -6,10 +6,12 @@ import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
+from steeple.core.findings.finding import Finding
+from steeple.core.findings.judging import judge
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import CARD_LIMIT, Plan
-from steeple.core.plan.gear.light_card import LightCard
+from steeple.core.plan.gear.lights.light_card import LightCard
 from steeple.core.plan.parts.lamp import LampAim, LampPlace, Light
 from steeple.core.plan.parts.panel import PlacedCard
 from steeple.core.solve.lens.search import check_camera
@@ -32,6 +34,7 @@ from steeple.core.solve.light.ways import (
     stands_at,
     worth,
 )
+from steeple.core.solve.weighing import worse_words, worsened
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, say
@@ -356,7 +359,17 @@ def layouts_of(
         rests,
         aim_lx(scenes, rests[0]),
     )
-    return tuple(_layout(bench, *one) for one in LAYOUTS)
+    before = judge(scenes)
+    found = (_layout(bench, *one) for one in LAYOUTS)
+    return tuple(_weighed(bench, before, one) for one in found)
+
+
+def _weighed(bench: _Bench, before: Sequence[Finding], layout: Layout) -> Layout:
+    """A layout that says what it makes worse than it is."""
+    if layout.option is None:
+        return layout
+    worse = worse_words(worsened(bench.scenes, before, layout.option.changes))
+    return layout.model_copy(update={"option": layout.option.with_worse(worse)})
 
 
 def _every_lamp(plan: Plan, owned: Owned) -> list[Light]:

@@ -32,10 +32,11 @@ from steeple.core.solve.light.ways import (
     rests_of,
     stands_at,
 )
+from steeple.core.solve.weighing import worse_words, worsened
 from steeple.core.study.base.phrases import clock_words
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
-from steeple.core.study.inputs.lamp import spot_at
+from steeple.core.study.inputs.lamp import can_be_placed, spot_at
 from steeple.core.study.light.dome import Direction, apart_deg, merit, soft_words
 from steeple.core.study.light.lamps.lamp_light import Ground, Spread
 from steeple.core.study.light.lamps.places import in_another
@@ -60,6 +61,13 @@ class LightingOption(Result):
     costs: Sentence
     changes: tuple[Change, ...]
 
+    def with_worse(self, worse: Sentence) -> LightingOption:
+        """The same with what it makes worse at the end of what it costs."""
+        if not worse:
+            return self
+        costs = self.costs + (say("; ") if self.costs else ()) + worse
+        return self.model_copy(update={"costs": costs})
+
 
 class LightingOutcome(Result):
     """The ways found, the best first; whether the best leaves nothing failing, what remains, and
@@ -79,7 +87,8 @@ def place_lamps(
     last. What is said is of the camera in hand.
 
     The lamps of the plan come first, then the best of those owned; a lamp that does not help is
-    left in the cupboard, or switched off. Room lamps stay as they are.
+    left in the cupboard, or switched off. Room lamps, rims, backgrounds and what is fixed where it hangs
+    stay as they are; the maker's wishes are kept.
 
     Raises
     ------
@@ -174,7 +183,16 @@ def _outcome(
     ):
         if all(_differs(way, other) for _, other in picked):
             picked.append((kind, way))
-    options = tuple(option_of(plan, scene, kind, way, best) for kind, way in picked)
+    before = judge(scenes)
+    told = []
+    for kind, way in picked:
+        option = option_of(plan, scene, kind, way, best)
+        worse = worsened(scenes, before, option.changes)
+        fails = sum(one.verdict == "fails" for one in worse)
+        told.append((fails, option.with_worse(worse_words(worse))))
+    # What breaks nothing comes before what does, else the order is that of the costs.
+    told.sort(key=lambda one: one[0])
+    options = tuple(option for _, option in told)
     final = changed(scenes, apply_changes(plan, options[0].changes))
     found = judge(final, steps=(LIGHT.id,))
     troubles = [one for one in found if one.speaks]
@@ -220,11 +238,11 @@ def _floor_mm(scene: CameraStudy, way: Way) -> float:
 
 
 def only_lit(plan: Plan, placed: Sequence[Light]) -> Change:
-    """Lamps placed, in the order of the plan, new ones after them; its others are switched off, but for
-    room lamps, which stay as they are."""
+    """Lamps placed, in the order of the plan, new ones after them; its other keys and fills are switched off;
+    what is fixed, and rims, backgrounds and room lamps stay as they are."""
     used = {one.id for one in placed}
     off = [
-        one if one.role == "practical" else one.model_copy(update={"lit": False})
+        one.model_copy(update={"lit": False}) if can_be_placed(one) else one
         for one in plan.lights
         if one.id not in used
     ]
@@ -240,6 +258,10 @@ def option_of(plan: Plan, scene: CameraStudy, kind: str, way: Way, best: Way) ->
     """
     placed: list[Light] = []
     line: Sentence = ()
+    gives = [
+        float(one.full.still.mean()) * (1.0 if level is None else level / 100.0)
+        for one, level in zip(way.stands, way.levels, strict=True)
+    ]
     for number, (one, level) in enumerate(zip(way.stands, way.levels, strict=True)):
         at = one.direction
         spot = spot_at(scene.work.plane.middle, at.azimuth_deg, at.elevation_deg, one.distance_mm)
@@ -250,7 +272,7 @@ def option_of(plan: Plan, scene: CameraStudy, kind: str, way: Way, best: Way) ->
                         x_mm=round(spot.x, 1), y_mm=round(spot.y, 1), z_mm=round(spot.z, 1)
                     ),
                     "aim": LampAim(),
-                    "role": "key" if number == 0 else "fill",
+                    "role": "key" if gives[number] == max(gives) else "fill",
                     "lit": True,
                     "level_percent": level,
                 }
@@ -265,19 +287,19 @@ def option_of(plan: Plan, scene: CameraStudy, kind: str, way: Way, best: Way) ->
         )
         if level is not None:
             line += say(", at {level}", level=Quantity(value=level, unit="percent"))
-    gives = say(
+    said = say(
         "shadows to {shade}, even to {even}, soft over ",
         shade=Quantity(value=round(way.shade, 1), unit="stops"),
         even=Quantity(value=round(way.even, 1), unit="stops"),
     )
-    gives += soft_words(way.soft_mm)
+    said += soft_words(way.soft_mm)
     if way.glare > 0.02:
         share = Quantity(value=round(100 * way.glare), unit="percent")
-        gives += say(", mirrored over {share} of the zone", share=share)
+        said += say(", mirrored over {share} of the zone", share=share)
     return LightingOption(
         kind=kind,
         line=line + say("."),
-        gives=gives,
+        gives=said,
         costs=_costs(way, best),
         changes=(only_lit(plan, placed),),
     )

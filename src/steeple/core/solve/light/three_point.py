@@ -136,7 +136,7 @@ def _free(
                 emitter = emitter_of(
                     light.fixture, spot, eyes.minus(spot), full or UNKNOWN_CD, measured
                 )
-                reach = reach_of(light)
+                reach = reach_of(light, scene.work)
                 barred = (
                     beyond_stand(spot.z, reach)
                     or stand_in_the_way(grounds[0].scene, emitter, reach)

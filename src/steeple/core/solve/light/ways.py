@@ -18,10 +18,17 @@ from steeple.core.geometry.kernels import Array
 from steeple.core.light.emitters import Emitter
 from steeple.core.plan.cupboard.owned import OwnedFixture
 from steeple.core.plan.document import LAMP_LIMIT, Plan
-from steeple.core.plan.gear.fixture import Fixture
+from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.parts.lamp import Light
 from steeple.core.study.base.assumptions import Assumptions
-from steeple.core.study.inputs.lamp import full_intensity, given_lamps, measured_in, reach_of
+from steeple.core.study.inputs.lamp import (
+    can_be_placed,
+    full_intensity,
+    given_lamps,
+    is_wished,
+    measured_in,
+    reach_of,
+)
 from steeple.core.study.inputs.panel import given_cards
 from steeple.core.study.inputs.work import GivenWork
 from steeple.core.study.light.dome import Direction, dome, lamp_in, soft_mm
@@ -139,16 +146,18 @@ def candidates(
     """The lamps of the plan, then the best of those owned that it has not, as they would stand in
     it: so many as are looked at."""
     lights = sorted(
-        (one for one in plan.lights if one.role != "practical"),
+        (one for one in plan.lights if can_be_placed(one) and is_wished(plan, one.fixture)),
         key=lambda one: -worth(one.fixture),
     )[:most]
     used = {one.id for one in plan.lights}
     names = {one.fixture.name for one in plan.lights}
     room = LAMP_LIMIT - len(plan.lights)
+    if plan.wishes.only_these_lamps:
+        room = 0
     for one in sorted(fixtures, key=lambda owned: -worth(owned.gear)):
         if len(lights) >= most or room <= 0:
             break
-        if one.gear.name in names or worth(one.gear) < LEAST_WORTH:
+        if one.gear.name in names or worth(one.gear) < LEAST_WORTH or not is_wished(plan, one.gear):
             continue
         name = next(f"lamp-{n}" for n in range(1, 99) if f"lamp-{n}" not in used)
         used.add(name)
@@ -174,7 +183,7 @@ def grounds_of(
     stays: list[Obstacle] = [
         (one.name, hull, LAMP_CLEAR_MM)
         for one in given
-        if one.is_lit and one.part.role == "practical"
+        if one.is_lit and not can_be_placed(one.part)
         for hull in hulls_of(one.emitter)
     ]
     return tuple(replace(one, scene=one.scene.beside_also(stays)) for one in grounds)
@@ -182,7 +191,7 @@ def grounds_of(
 
 def rests_of(scenes: Sequence[CameraStudy], index: int) -> tuple[Spread | None, ...]:
     """The light that stays whatever lamps are placed, as each of the cameras of `grounds_of` has it:
-    windows, and room lamps that are on; None where there is none."""
+    windows, and lamps that are on and stay what they are; None where there is none."""
     hand = scenes[min(index, len(scenes) - 1)]
     others = [one for one in scenes if one is not hand and one.sight is not None]
     return tuple(_rest(one.light) for one in (hand, *others))
@@ -193,7 +202,7 @@ def _rest(study: LightStudy | None) -> Spread | None:
         return None
     rest = study.together
     for one, alone in zip(study.lamps, study.alone, strict=True):
-        if one.lamp.is_lit and one.lamp.part.role != "practical":
+        if one.lamp.is_lit and can_be_placed(one.lamp.part):
             rest = rest.plus(alone.total, -one.lamp.emitter.intensity_cd)
     return rest if float(rest.still.max()) > LEAST_REST_LX else None
 
@@ -224,7 +233,7 @@ def dome_for_all(
             distance_mm=distance_mm,
             where=where,
             draft=True,
-            reach=reach_of(light),
+            reach=reach_of(light, one.scene.work),
         )
         for one in grounds
     ]

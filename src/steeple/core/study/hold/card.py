@@ -156,6 +156,8 @@ def _order(hold: HoldStudy) -> list[CardRow]:
         step("Spread both stands, legs out, columns upright; then the bar on top")
     elif support.anchor == "table":
         step("Clamp or set its foot down, column upright")
+        if support.is_clamped_down and support.gear.form == "table-top stand":
+            step("Clamp its foot to the table", "before the camera goes on; a pad saves the top")
     else:
         step("Spread the legs, one under the arm; column upright, lock it")
     if support.placed.sandbag_g:

@@ -194,7 +194,7 @@ def seat_of(work: GivenWork) -> Rectangle:
     hip = work.maker.poses.middle.hip
     return Rectangle(
         left=hip.x - SEAT_HALF_MM, right=hip.x + SEAT_HALF_MM,
-        near=hip.y - SEAT_DEEP_MM, far=min(hip.y + 250.0, work.table.near),
+        near=hip.y - SEAT_DEEP_MM, far=min(hip.y + 250.0, max(hip.y, work.table.near)),
     )  # fmt: skip
 
 
@@ -202,11 +202,10 @@ def _people(spot: Spot, placement: Placement) -> Iterator[Clash]:
     work = spot.work
     if spot.support.anchor != "floor" or spot.support.model == "hung":
         return
-    if _stands_in(placement, seat_of(work)):
+    if not work.maker.away and _stands_in(placement, seat_of(work)):
         yield Clash("seat", "your place")
-    second = work.maker.second
-    if second is not None:
-        hip = second.hip
+    for one in work.maker.company:
+        hip = one.hip
         place = Rectangle(left=hip.x - SEAT_HALF_MM, right=hip.x + SEAT_HALF_MM,
                           near=hip.y - SEAT_HALF_MM, far=hip.y + SEAT_HALF_MM)  # fmt: skip
         if _stands_in(placement, place):
@@ -217,6 +216,8 @@ def head_gap_mm(spot: Spot, members: list[Member]) -> float:
     """Least free room between any head, in any pose, and a part of the rig."""
     heads = spot.work.maker.heads
     gaps = [math.inf]
+    if not len(heads):
+        return math.inf
     for member in members:
         a, way = np.array(member.a), np.array(member.b.minus(member.a))
         length2 = float(way @ way)

@@ -7,7 +7,8 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from steeple.core.hold.beams import GRAVITY
-from steeple.core.hold.tipping import KNOCK_N, Edge
+from steeple.core.hold.tipping import Edge
+from steeple.core.plan.parts.room import Knock
 from steeple.core.study.base.figure import (
     MERIAM,
     PLAIN,
@@ -20,7 +21,7 @@ from steeple.core.study.base.figure import (
 )
 from steeple.core.study.base.sentence import Quantity, mm
 from steeple.core.study.hold.clashes import Placement
-from steeple.core.study.hold.forces.balance import Tipping, counterweight_at
+from steeple.core.study.hold.forces.balance import KNOCKS, Tipping, counterweight_at
 from steeple.core.study.hold.forces.statics import Loads, beam_of
 from steeple.core.study.hold.study import HoldStudy
 
@@ -131,11 +132,12 @@ def _ratio(value: float) -> Quantity:
     return Quantity(value=min(value, 99.0), unit="ratio")
 
 
-def _edge_puts(i: HoldNumbers, edge: Edge, *, knocked: bool) -> tuple[Put, ...]:
+def _edge_puts(i: HoldNumbers, edge: Edge, *, knock: Knock | None) -> tuple[Put, ...]:
     puts = i.put("R", "moment of the weights inside the edge", edge.restoring_n_m, "n_m")
     puts += i.put("O", "moment of the weights outside it", edge.overturning_n_m, "n_m")
-    if knocked:
-        puts += i.put("K", f"a knock of {KNOCK_N:g} N at the top", edge.knock_n_m, "n_m")
+    if knock is not None:
+        words = f"a knock of {KNOCKS[knock][0]:g} N at the top"
+        puts += i.put("K", words, edge.knock_n_m, "n_m", "/room/knock")
     return puts
 
 
@@ -145,7 +147,9 @@ def _tipping(*, knocked: bool) -> Callable[[HoldNumbers], Computed | None]:
         if tipping is None:
             return None
         edge = tipping.knocked if knocked else tipping.still
-        return _ratio(edge.ratio(knocked=knocked)), _edge_puts(i, edge, knocked=knocked)
+        return _ratio(edge.ratio(knocked=knocked)), _edge_puts(
+            i, edge, knock=tipping.knock if knocked else None
+        )
 
     return compute
 
@@ -161,7 +165,7 @@ def _sandbag(i: HoldNumbers) -> Computed | None:
     best = sandbag_best(tipping) if tipping else None
     if tipping is None or best is None or best[1] <= 0:
         return None
-    puts = _edge_puts(i, tipping.knocked, knocked=True)
+    puts = _edge_puts(i, tipping.knocked, knock=tipping.knock)
     return Quantity(value=best[1], unit="g"), puts
 
 

@@ -8,11 +8,16 @@ from functools import lru_cache
 from types import MappingProxyType
 
 from steeple.core.hold.joining import Chain, Piece, end_of, shortest_chain
-from steeple.core.plan.gear.adapter import Adapter
-from steeple.core.plan.gear.body import Body
-from steeple.core.plan.gear.support import Support
+from steeple.core.plan.gear.cameras.body import Body
+from steeple.core.plan.gear.holding.adapter import Adapter
+from steeple.core.plan.gear.holding.support import Support
 
-TAKES = {"camera": "1/4-20 socket", "phone": "phone", "webcam": "1/4-20 socket"}
+TAKES = {
+    "camera": "1/4-20 socket",
+    "fixed-lens camera": "1/4-20 socket",
+    "phone": "phone",
+    "webcam": "1/4-20 socket",
+}
 """What a camera is held by where it is not given: ISO 1222 for cameras, the edges of a phone."""
 
 END_WORDS: Mapping[str, str] = MappingProxyType(

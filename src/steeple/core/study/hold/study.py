@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.adapter import Adapter
+from steeple.core.plan.gear.holding.adapter import Adapter
 from steeple.core.plan.parts.support import PlacedSupport
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.sentence import Quantity, mm
@@ -151,6 +151,10 @@ def study_support(
         half_mm=half,
         beside=held.beside,
     )
+    knock = plan.room.knock or "possible"
+    tipping = tipping_of(support, held, placement, loads, knock=knock)
+    if tipping is not None and plan.room.knock is None:
+        assumptions.note("room/knock", "say how likely it is where you film", text=knock)
     liveliness = plan.work.liveliness or lens.work.shape.liveliness
     counter = counterweight_g(support, held, placement, loads)
     if placed.counterweight_g is None and counter:
@@ -173,7 +177,7 @@ def study_support(
         placement=placement,
         joined=join,
         loads=loads,
-        tipping=tipping_of(support, held, placement, loads),
+        tipping=tipping,
         torques=torques_of(support, held, placement, loads),
         bending=bending,
         shake=shake_of(

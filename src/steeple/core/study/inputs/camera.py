@@ -17,8 +17,8 @@ from steeple.core.optics.frame import (
 )
 from steeple.core.optics.view import AngleView, LensView, View
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.body import Body
-from steeple.core.plan.gear.lens import Lens
+from steeple.core.plan.gear.cameras.body import Body
+from steeple.core.plan.gear.cameras.lens import Lens
 from steeple.core.plan.parts.camera import Camera, Role
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.inputs.support import SupportLimits, limits_of
@@ -31,7 +31,7 @@ BODY_BACK_MM = 40.0
 FIXED_VIEW_BACK_MM = 15.0
 CAMERA_HALF_MM = 45.0
 """Half the width of a camera: how far it reaches aside of its axis; our own planning value."""
-PLATE_MM = {"camera": 45.0, "phone": 40.0, "webcam": 20.0}
+PLATE_MM = {"camera": 45.0, "fixed-lens camera": 30.0, "phone": 40.0, "webcam": 20.0}
 """From the axis of a camera to its screw (or grip); our own planning values."""
 ROLE_AIM: Mapping[Role, tuple[float, float]] = MappingProxyType(
     {
@@ -49,7 +49,7 @@ ROLE_AIM: Mapping[Role, tuple[float, float]] = MappingProxyType(
 planning values."""
 EASEL_SIDE_DEG = 15.0
 """An easel is filmed past the maker, who stands beside it; turned a little toward their side."""
-USUAL_CLEAN_ISO = {"camera": 1_600.0, "phone": 400.0, "webcam": 400.0}
+USUAL_CLEAN_ISO = {"camera": 1_600.0, "fixed-lens camera": 800.0, "phone": 400.0, "webcam": 400.0}
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,6 +76,10 @@ class GivenCamera:
     greatest_rate_hz: float | None
     critical: bool
     limits: SupportLimits | None
+    filter_stops: float = 0.0
+    """What the filter before its lens takes of the light."""
+    maker_is_away: bool = False
+    maker_is_inside: bool = False
     """What the support that is chosen for it allows; None where none is."""
 
     def view(self, focal_mm: float | None) -> View:
@@ -98,7 +102,17 @@ class GivenCamera:
     @property
     def sees_maker(self) -> bool:
         """Whether the maker is at work while it films; for a beauty shot they stand aside."""
-        return self.part.role != "beauty"
+        return self.part.role != "beauty" and not self.maker_is_away
+
+    @property
+    def keeps_head_out(self) -> bool:
+        """Whether the maker's head is to stay out of its picture: not where they sit within the work."""
+        return self.sees_maker and not self.maker_is_inside
+
+    @property
+    def polarised(self) -> bool:
+        """Whether a polarising filter is before its lens."""
+        return self.part.filter is not None and self.part.filter.form == "polarising"
 
     @property
     def pose(self) -> Pose:
@@ -194,6 +208,26 @@ def given_camera(
         ),
         critical=camera.sharpness == "critical",
         limits=limits,
+        filter_stops=_filter_stops(camera, at, assumptions),
+        maker_is_away=work.maker.away,
+        maker_is_inside=work.maker.inside,
+    )
+
+
+FILTER_STOPS = {"polarising": 1.5, "grey": 3.0}
+"""What a filter takes of the light where its box is not at hand; planning values."""
+
+
+def _filter_stops(camera: Camera, at: str, assumptions: Assumptions) -> float:
+    """What the filter before a lens takes of the light, in stops; 0 where there is none."""
+    if camera.filter is None:
+        return 0.0
+    return assumptions.fill(
+        camera.filter.lost_stops,
+        at=f"{at}/filter/lost_stops",
+        usual=FILTER_STOPS[camera.filter.form],
+        unit="stops",
+        why="usual for such a filter; its box says",
     )
 
 

@@ -13,10 +13,11 @@ import numpy as np
 from steeple.core.geometry.kernels import Array
 from steeple.core.geometry.vectors import Vector, heading
 from steeple.core.geometry.workplane import WorkPlane
+from steeple.core.light.colour import mired
 from steeple.core.light.emitters import NO_TABLES, Emitter, axis_intensity, exponent_of, light_at
 from steeple.core.light.ies import Photometry, read_ies
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.fixture import Fixture
+from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.parts.lamp import Light
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.sentence import Quantity, mm
@@ -90,9 +91,27 @@ Reach = tuple[float | None, float | None]
 """Least and greatest height of a lamp above the table; None = no end that is known."""
 
 
-def reach_of(light: Light) -> Reach:
-    """How low and how high the stand of a lamp holds it."""
-    return light.stand_lowest_mm, light.stand_highest_mm
+def reach_of(light: Light, work: GivenWork) -> Reach:
+    """How low and how high the stand of a lamp holds it: as its stand does, unless it was said of the lamp
+    itself.
+
+    Parameters
+    ----------
+    light
+        as the plan has it.
+    work
+        for the height of the table that heights count from.
+    """
+    low, high = light.stand_lowest_mm, light.stand_highest_mm
+    stand = light.stand
+    if stand is None or stand.form == "fixed overhead":
+        return low, high
+    foot = 0.0 if stand.form == "clamp on the table" else -work.table_height_mm
+    if low is None and stand.lowest_mm is not None:
+        low = foot + stand.lowest_mm
+    if high is None and stand.highest_mm is not None:
+        high = foot + stand.highest_mm
+    return low, high
 
 
 def beyond_stand(height_mm: float, reach: Reach) -> str:
@@ -162,6 +181,36 @@ def beam_of(fixture: Fixture) -> float:
     measured = photometry_of(fixture)
     told = None if measured is None else measured.beam_deg
     return min(fixture.beam_deg or told or USUAL_BEAM_DEG[fixture.emitter], 179.5)
+
+
+SOFT_BOX_MM = 400.0
+"""A lamp as wide as this, in its longer side, is a soft box to one who wants none; a planning value."""
+WORKED_OUT = ("key", "fill")
+"""Roles of lamps that placing puts elsewhere; a rim, a background and a room lamp stay what they are."""
+
+
+def can_be_placed(light: Light) -> bool:
+    """Whether placing may put a lamp elsewhere: a key or fill that is not fixed where it hangs.
+
+    Parameters
+    ----------
+    light
+        as the plan has it.
+    """
+    return light.role in WORKED_OUT and not light.stays
+
+
+def is_wished(plan: Plan, fixture: Fixture) -> bool:
+    """Whether a lamp is of those that the maker wants to use.
+
+    Parameters
+    ----------
+    plan
+        with the maker's wishes.
+    fixture
+        of the plan or the cupboard.
+    """
+    return not plan.wishes.no_soft_boxes or max(lamp_size(fixture)) < SOFT_BOX_MM
 
 
 def lamp_size(fixture: Fixture) -> tuple[float, float]:
@@ -251,6 +300,8 @@ def _given_lamp(
             quantity=Quantity(value=USUAL_BEAM_DEG[fixture.emitter], unit="deg"),
         )
     full = full_intensity(fixture)
+    if full is not None:
+        full *= _through_gel(light, at, assumptions)
     level = 1.0 if light.level_percent is None else light.level_percent / 100.0
     cct = light.cct_k or fixture.cct_k
     if cct is None:
@@ -272,8 +323,33 @@ def _given_lamp(
         ),
         full_cd=full,
         level=level,
-        cct_k=cct or USUAL_CCT_K,
+        cct_k=_shifted(cct or USUAL_CCT_K, light),
     )
+
+
+GEL_SENDS = 0.6
+"""Share of the light that a gel of which it is not known lets through; a planning value."""
+
+
+def _through_gel(light: Light, at: str, assumptions: Assumptions) -> float:
+    """The share of its light that the gel before a lamp lets through."""
+    if light.gel is None:
+        return 1.0
+    if light.gel.transmittance is not None:
+        return light.gel.transmittance
+    assumptions.note(
+        f"{at}/gel/transmittance",
+        "usual for such a gel",
+        quantity=Quantity(value=100 * GEL_SENDS, unit="percent"),
+    )
+    return GEL_SENDS
+
+
+def _shifted(cct_k: float, light: Light) -> float:
+    """The colour of a lamp behind its gel."""
+    if light.gel is None:
+        return cct_k
+    return 1e6 / max(50.0, mired(cct_k) + light.gel.shift_mired)
 
 
 def aim_of(light: Light, work: GivenWork) -> Vector:

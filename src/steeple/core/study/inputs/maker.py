@@ -14,7 +14,7 @@ from steeple.core.geometry.rectangle import Rectangle
 from steeple.core.geometry.vectors import Vector
 from steeple.core.geometry.workplane import WorkPlane
 from steeple.core.plan.document import Plan
-from steeple.core.plan.parts.maker import SecondPerson
+from steeple.core.plan.parts.maker import Maker, SecondPerson
 from steeple.core.plan.parts.work import Effort
 from steeple.core.plan.shapes import Shape
 from steeple.core.study.base.assumptions import Assumptions
@@ -89,7 +89,12 @@ class GivenMaker:
     tool_mm: float
     effort: Effort
     poses: Poses
-    second: Figure | None
+    company: tuple[Figure, ...]
+    """The other people at the table."""
+    away: bool
+    """Whether the maker is not at the work while it is filmed."""
+    inside: bool
+    """Whether the maker sits or stands within the work, so that the pictures show them."""
 
     @property
     def elbow_mm(self) -> float:
@@ -98,11 +103,15 @@ class GivenMaker:
 
     @property
     def heads(self) -> Array:
-        """Every head that may enter a picture, in all poses: shape (n, 4)."""
-        if self.second is None:
-            return self.poses.heads
-        head = self.second.head
-        return np.vstack([self.poses.heads, np.array([[*head.a, head.radius_mm]])])
+        """Every head that may enter a picture, in all poses: shape (n, 4); none where nobody is there."""
+        own = np.zeros((0, 4)) if self.away else self.poses.heads
+        others = [[*one.head.a, one.head.radius_mm] for one in self.company]
+        return np.vstack([own, np.array(others).reshape(-1, 4)])
+
+    @property
+    def company_rows(self) -> Array:
+        """The other people as capsules, shape (n, 7)."""
+        return rows_of(tuple(solid for one in self.company for solid in one.solids))
 
 
 def rows_of(solids: tuple[Solid, ...]) -> Array:
@@ -189,13 +198,15 @@ def given_maker(
     lean = assumptions.fill(
         part.lean_deg, at="maker/lean_deg", usual=shape.lean_deg, unit="deg", why=why
     )
-    gap = assumptions.fill(
-        part.from_edge_mm,
-        at="maker/from_edge_mm",
-        usual=FROM_EDGE_MM,
-        unit="mm",
-        why="close to the table",
-    )
+    gap = part.from_edge_mm or FROM_EDGE_MM
+    if part.y_mm is None:
+        gap = assumptions.fill(
+            part.from_edge_mm,
+            at="maker/from_edge_mm",
+            usual=FROM_EDGE_MM,
+            unit="mm",
+            why="close to the table",
+        )
     upright = plane.tilt_deg >= UPRIGHT_DEG
     aside = plane.width_mm / 2 + BESIDE_MM if upright and posture == "standing" else 0.0
     x = assumptions.fill(
@@ -213,7 +224,7 @@ def given_maker(
     effort: Effort = assumptions.choose(
         plan.work.effort, at="work/effort", usual=shape.effort, why=why
     )
-    hip_y = table.near - gap - body.trunk_half_depth_mm
+    hip_y = table.near - gap - body.trunk_half_depth_mm if part.y_mm is None else part.y_mm
     key = PoseKey(
         height_mm=height,
         seat_mm=seat,
@@ -235,26 +246,40 @@ def given_maker(
         tool_mm=tool,
         effort=effort,
         poses=poses_of(key),
-        second=_second(part.second, key, table, assumptions),
+        company=_company(part, key, table, assumptions),
+        away=part.away,
+        inside=not part.away and _is_inside(plane, x, hip_y),
     )
 
 
-def _second(
-    person: SecondPerson | None, maker: PoseKey, table: Rectangle, assumptions: Assumptions
-) -> Figure | None:
+def _is_inside(plane: WorkPlane, x_mm: float, y_mm: float) -> bool:
+    """Whether a place on the floor lies within the work, seen from above."""
+    return abs(x_mm) < plane.width_mm / 2 and abs(y_mm) < plane.footprint_depth_mm / 2
+
+
+def _company(
+    part: Maker, key: PoseKey, table: Rectangle, assumptions: Assumptions
+) -> tuple[Figure, ...]:
+    """Everybody else at the table."""
+    people = [] if part.second is None else [("maker/second", part.second)]
+    people += [(f"maker/others/{index}", one) for index, one in enumerate(part.others)]
+    return tuple(_person(one, at, key, table, assumptions) for at, one in people)
+
+
+def _person(
+    person: SecondPerson, at: str, maker: PoseKey, table: Rectangle, assumptions: Assumptions
+) -> Figure:
     """Someone opposite or beside, with their hands at their own side of the zone."""
-    if person is None:
-        return None
     height = assumptions.fill(
         person.height_mm,
-        at="maker/second/height_mm",
+        at=f"{at}/height_mm",
         usual=USUAL_HEIGHT_MM,
         unit="mm",
         why="a figure of middle height",
     )
     usual = "standing" if maker.seat_mm is None else "seated"
     posture = assumptions.choose(
-        person.posture, at="maker/second/posture", usual=usual, why="as the maker"
+        person.posture, at=f"{at}/posture", usual=usual, why="as the maker"
     )
     body = Proportions(height)
     seat = None if posture == "standing" else body.usual_seat_mm
@@ -263,11 +288,14 @@ def _second(
         "right": (270.0, table.right, maker.plane.width_mm / 2),
         "left": (90.0, -table.left, maker.plane.width_mm / 2),
     }[person.place]
+    gap = FROM_EDGE_MM if person.from_edge_mm is None else person.from_edge_mm
+    # Seen from their own side, to their right.
+    along = (person.along_mm or 0.0) * {"opposite": -1.0, "right": 1.0, "left": -1.0}[person.place]
     stance = Stance(
         proportions=body,
         hip=Vector(
-            0.0,
-            -(edge + FROM_EDGE_MM + body.trunk_half_depth_mm),
+            along,
+            -(edge + gap + body.trunk_half_depth_mm),
             body.hip_mm(seat) - maker.table_height_mm,
         ),
         lean_deg=5.0,
@@ -275,5 +303,5 @@ def _second(
         right_handed=True,
         tool_mm=0.0,
     )
-    hands = Vector(60.0, -min(reach + 60.0, edge - 40.0), maker.action_mm)
+    hands = Vector(along + 60.0, -min(reach + 60.0, edge - 40.0), maker.action_mm)
     return figure_at(stance, action=hands).turned(turn)

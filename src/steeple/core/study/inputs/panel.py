@@ -9,6 +9,7 @@ from dataclasses import dataclass, field
 from steeple.core.geometry.vectors import Vector
 from steeple.core.light.emitters import Emitter, Hull, box_hull
 from steeple.core.plan.document import Plan
+from steeple.core.plan.parts.lamp import LampAim, LampPlace
 from steeple.core.plan.parts.panel import PlacedCard
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.sentence import Quantity, mm
@@ -20,6 +21,8 @@ USUAL_SENDS = {"bounce": 0.85, "flag": 0.04, "diffuser": 0.5}
 USUAL_CARD_UP_DEG, CARD_CLEAR_MM = 25.0, 320.0
 BETWEEN = 0.35
 """How far from the lamp a diffuser or flag begins, as a share of the way to the work."""
+CARDS_APART_DEG, CARDS_APART = 70.0, 0.12
+"""How far beside another a bounce card begins, and how much nearer to the work another flag or diffuser."""
 THICK_MM = 2.0
 
 
@@ -50,28 +53,63 @@ def given_cards(
     the zone; for a flag or diffuser before that lamp. It faces the middle of the zone, unless it is
     said to face elsewhere."""
     key = next((one for one in lamps if one.is_lit), None)
-    return tuple(
-        _given_card(card, index, work, key, assumptions) for index, card in enumerate(plan.cards)
-    )
+    found: list[GivenCard] = []
+    for index, card in enumerate(plan.cards):
+        before = [one for one in plan.cards[:index] if _begins_like(one, card)]
+        found.append(_given_card(card, index, work, key, len(before), assumptions))
+    return tuple(found)
 
 
-def _usual(card: PlacedCard, work: GivenWork, key: GivenLamp | None) -> Vector:
+def _begins_like(one: PlacedCard, other: PlacedCard) -> bool:
+    """Whether two cards whose places are left open would begin at the same one."""
+    bounce = [each.card.use == "bounce" for each in (one, other)]
+    free = [None in (each.position.x_mm, each.position.y_mm) for each in (one, other)]
+    return bounce[0] == bounce[1] and all(free)
+
+
+def _usual(card: PlacedCard, work: GivenWork, key: GivenLamp | None, earlier: int) -> Vector:
+    """Where a card begins; ``earlier`` cards have begun there before it, and it stands beside them."""
     middle = work.plane.middle
+    aside = CARDS_APART_DEG * ((earlier + 1) // 2) * (-1 if earlier % 2 else 1)
     if key is None:
         azimuth = 90.0
     else:
         azimuth, _, _ = direction_before(work.plane, key.centre)
         if card.card.use != "bounce":
-            return key.centre.plus(middle.minus(key.centre).times(BETWEEN))
+            return key.centre.plus(middle.minus(key.centre).times(BETWEEN + CARDS_APART * earlier))
     half = math.hypot(work.plane.width_mm, work.plane.depth_mm) / 2
-    return spot_before(work.plane, azimuth + 180.0, USUAL_CARD_UP_DEG, half + CARD_CLEAR_MM)
+    return spot_before(work.plane, azimuth + 180.0 + aside, USUAL_CARD_UP_DEG, half + CARD_CLEAR_MM)
+
+
+def card_at(card: GivenCard, place: Vector, work: GivenWork, assumptions: Assumptions) -> GivenCard:
+    """The same card elsewhere, turned to the middle of the zone.
+
+    Parameters
+    ----------
+    card
+        as the plan has it.
+    place
+        of its middle.
+    work
+        what it is turned to.
+    assumptions
+        where it is noted what was assumed.
+    """
+    spot = LampPlace(x_mm=place.x, y_mm=place.y, z_mm=place.z)
+    part = card.part.model_copy(update={"position": spot, "facing": LampAim()})
+    return _given_card(part, card.index, work, None, 0, assumptions)
 
 
 def _given_card(
-    part: PlacedCard, index: int, work: GivenWork, key: GivenLamp | None, assumptions: Assumptions
+    part: PlacedCard,
+    index: int,
+    work: GivenWork,
+    key: GivenLamp | None,
+    earlier: int,
+    assumptions: Assumptions,
 ) -> GivenCard:
     at, card = f"cards/{index}", part.card
-    usual, given = _usual(part, work, key), part.position
+    usual, given = _usual(part, work, key, earlier), part.position
     values = []
     for name, value, begins in (
         ("x_mm", given.x_mm, usual.x),

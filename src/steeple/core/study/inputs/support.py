@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from types import MappingProxyType
 
 from steeple.core.plan.document import Plan
-from steeple.core.plan.gear.support import Anchor, Support
+from steeple.core.plan.gear.holding.support import Anchor, Support
 from steeple.core.plan.parts.camera import Camera
 from steeple.core.plan.parts.support import PlacedSupport
 from steeple.core.study.base.assumptions import Assumptions
@@ -72,6 +72,11 @@ class GivenSupport:
     def has_boom(self) -> bool:
         """Whether it holds the camera aside of its column."""
         return self.model in ("column", "hung") and bool(self.gear.reach_mm)
+
+    @property
+    def is_clamped_down(self) -> bool:
+        """Whether the foot of a small stand is clamped to the table that it stands on."""
+        return self.placed.clamped_down and self.anchor == "table"
 
     @property
     def most_reach_mm(self) -> float:

@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from types import MappingProxyType
 from typing import Literal
 
-from steeple.core.plan.gear.support import Anchor, Form
+from steeple.core.plan.gear.holding.support import Anchor, Form
 
 Model = Literal["column", "bar", "pole", "hung"]
 

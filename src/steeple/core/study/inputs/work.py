@@ -10,7 +10,7 @@ from steeple.core.geometry.workplane import WorkPlane
 from steeple.core.optics.frame import Extent
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.room import KeepClear
-from steeple.core.plan.parts.work import Gloss, Hazard, Item
+from steeple.core.plan.parts.work import Gloss, Hazard, Hollow, Item
 from steeple.core.plan.shapes import SHAPES, Shape
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.inputs.maker import GivenMaker, given_maker
@@ -50,6 +50,8 @@ class GivenWork:
     mat_reflectance: float
     gloss: Gloss
     items: tuple[Item, ...]
+    hollow: Hollow | None
+    mat_gloss: Gloss | None
     maker: GivenMaker
     hazards: tuple[Hazard, ...]
     clear: tuple[tuple[KeepClear, Rectangle], ...]
@@ -149,6 +151,8 @@ def given_work(plan: Plan, assumptions: Assumptions) -> GivenWork:
         ),
         gloss=assumptions.choose(work.gloss, at="work/gloss", usual=shape.gloss, why=why),
         items=work.items,
+        hollow=work.hollow,
+        mat_gloss=table_part.mat_gloss,
         maker=given_maker(
             plan,
             shape=shape,

@@ -122,10 +122,10 @@ def body_sight(framing: Framing, d_mm: float) -> BodySight:
     eye = np.array([*pyramid.pose.position])
     zone = zone_points(plane)
     frame = _frame_points(pyramid, d_mm + framing.farthest)
-    second = rows_of(maker.second.solids) if maker.second is not None else None
+    company = maker.company_rows
     head_share, hidden_share, seen = [], [], []
     for figure, upper, arms in zip(poses.figures, poses.upper, poses.arms, strict=True):
-        above = upper if second is None else np.vstack([upper, second])
+        above = np.vstack([upper, company])
         head_share.append(float(hidden_points(eye, frame, above).mean()))
         hidden_share.append(float(hidden_points(eye, zone, above).mean()))
         action = action_points(plane, figure.action)

@@ -243,7 +243,7 @@ def _cap_all(
 
 def _head(framing: Framing) -> tuple[bool, float | None]:
     """Whether any distance keeps the head out of the picture, and the greatest that does."""
-    if not framing.camera.sees_maker:
+    if not framing.camera.keeps_head_out:
         return True, None
     before: float | None = None
     d, highest = max(framing.lowest, 30.0), HIGHEST_MM

@@ -129,6 +129,9 @@ def _light(i: LensNumbers) -> Computed | None:
     puts = i.put("N(1 + m)", "effective f-number", effective, "f_number")
     puts += i.put("t", "exposure time", i.sight.shutter_s, "seconds")
     puts += i.put("S", "highest clean ISO", i.study.camera.clean_iso, "iso", at)
+    if i.study.camera.filter_stops:
+        field = f"{i.study.camera.at}/filter/lost_stops"
+        puts += i.put("F", "lost in the filter", i.study.camera.filter_stops, "stops", field)
     return Quantity(value=needed, unit="lx"), puts
 
 
@@ -190,6 +193,6 @@ BODY_AND_LIGHT_FIGURES: tuple[FigureSpec[LensNumbers], ...] = (
     ),
     FigureSpec(
         "lens.light_needed", "Light needed on the work", "for the highest clean ISO",
-        "250·(N(1 + m))² ÷ (t·S)", ISO_2720, _light,
+        "250·(N(1 + m))²·2^F ÷ (t·S)", ISO_2720, _light,
     ),
 )  # fmt: skip

@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass
 
 from steeple.core.optics.focus import circle_of_confusion, critical_circle, f_number_holding
-from steeple.core.plan.gear.lens import Lens
+from steeple.core.plan.gear.cameras.lens import Lens
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.sentence import Quantity, mm
 from steeple.core.study.inputs.camera import USUAL_F_NUMBER, GivenCamera

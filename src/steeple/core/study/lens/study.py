@@ -308,7 +308,8 @@ def _sight(framing: Framing, settings: Settings) -> Sight:
         if effective is None
         else illuminance_needed(
             effective_f_number=effective, shutter_s=shutter, iso=camera.clean_iso
-        ),
+        )
+        * 2.0**camera.filter_stops,
         body=body_sight(framing, d) if camera.sees_maker else None,
     )
 

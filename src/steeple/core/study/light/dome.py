@@ -19,7 +19,7 @@ from steeple.core.geometry.workplane import WorkPlane
 from steeple.core.light.emitters import Emitter, Lit, light_at, rows_of
 from steeple.core.light.gloss import FINISHES, VISIBLE, gloss_luminance
 from steeple.core.light.softness import soft_edges_mm
-from steeple.core.plan.gear.fixture import Fixture
+from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.study.base.sentence import Sentence, mm, say
 from steeple.core.study.inputs.lamp import (
     UNKNOWN_CD,

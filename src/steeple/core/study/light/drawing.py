@@ -53,10 +53,17 @@ class DaylightStep(Result):
 
 
 class CardDrawing(Result):
-    """A card, flag or diffuser as the views show it: its corners, round it."""
+    """A card, flag or diffuser as the views show it: its corners, round it; what it gives on the zone,
+    None where that is not known, how far the side of a hand that faces it is under that light, and by how
+    much the card lifts it."""
 
     name: str
     corners: tuple[Point, ...]
+    gives_lx: float | None
+    side_stops: float
+    lifts_stops: float
+    in_frame: bool
+    blocked: str
 
 
 class LightDrawing(Result):
@@ -90,9 +97,15 @@ def light_drawing(study: LightStudy) -> LightDrawing:
         lamps=tuple(_lamp(one) for one in study.lamps),
         cards=tuple(
             CardDrawing(
-                name=one.name, corners=tuple(point(corner) for corner in outline(one.emitter))
+                name=one.card.name,
+                corners=tuple(point(corner) for corner in outline(one.card.emitter)),
+                gives_lx=one.gives_lx if study.known else None,
+                side_stops=one.side_stops,
+                lifts_stops=one.lifts_stops,
+                in_frame=one.in_frame,
+                blocked=one.blocked,
             )
-            for one in study.ground.cards
+            for one in study.cards
         ),
         across=MAP[0],
         along=MAP[1],

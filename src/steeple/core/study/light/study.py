@@ -16,6 +16,7 @@ from steeple.core.study.base.step import Context
 from steeple.core.study.hold.step import HOLD
 from steeple.core.study.inputs.lamp import (
     UNKNOWN_CD,
+    WORKED_OUT,
     GivenLamp,
     given_lamps,
     measured_in,
@@ -30,6 +31,7 @@ from steeple.core.study.light.daylight import (
     lit_windows,
 )
 from steeple.core.study.light.dome import Beside
+from steeple.core.study.light.lamps.card_study import CardStudy, card_studies
 from steeple.core.study.light.lamps.lamp_light import (
     Ground,
     LampLight,
@@ -92,6 +94,7 @@ class LightStudy:
     shade: Shade | None
     spread_mired: float
     cct_k: float | None
+    cards: tuple[CardStudy, ...]
     could_be: tuple[LightStudy, ...] = ()
 
     @property
@@ -197,8 +200,10 @@ class LightStudy:
 
     @property
     def key(self) -> LampStudy | None:
-        """The lamp that gives most."""
-        return max(self.lit, key=lambda one: one.zone_lx, default=None)
+        """The lamp that models the work: of those that are meant for it the one that gives most; of all
+        where none is."""
+        meant = [one for one in self.lit if one.lamp.part.role in WORKED_OUT]
+        return max(meant or self.lit, key=lambda one: one.zone_lx, default=None)
 
 
 def standing(ctx: Context, camera: str) -> Standing:
@@ -320,6 +325,13 @@ def _study(table: _Table, given: tuple[GivenLamp, ...]) -> LightStudy:
         shade=shade_of(ground, together, areas_of(ground, sources)) if bright else None,
         spread_mired=spread_mired(ccts, light_shares) if bright else 0.0,
         cct_k=mixed_cct_k(ccts, light_shares) if bright else None,
+        cards=card_studies(
+            ground,
+            together,
+            [emitter for emitter, _, _ in sources],
+            [sum(cd[at] for _, _, cd in sources) for at in range(len(ground.cards))],
+            [one.emitter for one in given if one.is_lit],
+        ),
     )
 
 

@@ -37,9 +37,9 @@ def _grey(reflectance: float) -> Array:
 def stage_of(work: GivenWork, *, pose: int = MIDDLE_POSE, people: bool = True) -> Stage:
     """Table, work, things, room and people of a plan as simple solids, in one pose."""
     figure = work.maker.poses.figures[pose]
-    solids = figure.solids + (work.maker.second.solids if work.maker.second else ())
-    if not people:
-        solids = ()
+    solids = tuple(one for each in work.maker.company for one in each.solids)
+    if people:
+        solids = figure.solids + solids
     spheres = [
         (item.x_mm, item.y_mm, item.width_mm / 2) for item in work.items if item.kind == "sphere"
     ]

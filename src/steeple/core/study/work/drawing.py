@@ -68,7 +68,7 @@ class WorkDrawing(Result):
     ``zone`` is the zone as seen from above; ``surface`` and ``top`` are its corners on the work and
     at its top: near left, near right, far right, far left. ``ceiling_near_mm`` and
     ``ceiling_far_mm`` are the ceiling above the near and the far edge of the table, before the
-    middle of the zone.
+    middle of the zone. ``away``: the maker is not there while it is filmed.
     """
 
     table: Box
@@ -88,7 +88,8 @@ class WorkDrawing(Result):
     clear: tuple[ClearFloor, ...]
     items: tuple[ItemShape, ...]
     maker: Person
-    second: Person | None
+    company: tuple[Person, ...]
+    away: bool
     reach_mm: float
 
 
@@ -159,6 +160,7 @@ def work_drawing(work: GivenWork) -> WorkDrawing:
             for one in work.items
         ),
         maker=person(maker.poses.middle),
-        second=None if maker.second is None else person(maker.second),
+        company=tuple(person(one) for one in maker.company),
+        away=maker.away,
         reach_mm=maker.proportions.upper_arm_mm + maker.proportions.forearm_mm,
     )

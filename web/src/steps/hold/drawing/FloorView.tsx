@@ -64,7 +64,10 @@ function Floor({ work, hold, system, notes, foot, legs, size }: Props & { size: 
       <Rect box={work.zone} scale={scale} className={classes.wood} />
       <g opacity={0.75}>
         <BodyShape person={work.maker} scale={scale} from="above" />
-        {work.second ? <BodyShape person={work.second} scale={scale} from="above" /> : null}
+        {work.company.map((one, index) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: people stand in one order
+          <BodyShape key={index} person={one} scale={scale} from="above" />
+        ))}
       </g>
       {sides.map((feet) => (
         <path

@@ -102,7 +102,10 @@ function Rig({
         right={plumbX - (narrow ? 60 : 170)}
         system={system}
       />
-      {work.second ? <BodyShape person={work.second} scale={scale} from="side" /> : null}
+      {work.company.map((one, index) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: people stand in one order
+        <BodyShape key={index} person={one} scale={scale} from="side" />
+      ))}
       <BodyShape person={work.maker} scale={scale} from="side" />
       <Table work={work} scale={scale} system={system} wordless={narrow} />
       <Sight work={work} camera={camera} scale={scale} shift={shift} wordless={narrow} />

@@ -95,7 +95,7 @@ export function PlaceThem() {
             {option.costs.length ? (
               <>
                 {' '}
-                · costs <Sentence pieces={option.costs} />
+                · <Sentence pieces={option.costs} />
               </>
             ) : null}
           </small>

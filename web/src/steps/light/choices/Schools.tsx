@@ -34,6 +34,12 @@ export function Schools() {
                 <Sentence pieces={layout.option.line} />
                 <small>
                   <Sentence pieces={layout.option.gives} />
+                  {layout.option.costs.length ? (
+                    <>
+                      {' '}
+                      · <Sentence pieces={layout.option.costs} />
+                    </>
+                  ) : null}
                   {layout.to_get.length ? ` · to get: ${layout.to_get.join(', ')}` : ''}
                 </small>
               </p>

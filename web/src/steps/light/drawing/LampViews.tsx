@@ -77,7 +77,10 @@ function View({ from, work, camera, hold, light, size, ...rest }: Props & { size
       )}
       <g opacity={0.8}>
         <BodyShape person={work.maker} scale={scale} from={from} />
-        {work.second ? <BodyShape person={work.second} scale={scale} from={from} /> : null}
+        {work.company.map((one, index) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: people stand in one order
+          <BodyShape key={index} person={one} scale={scale} from={from} />
+        ))}
       </g>
       {hold?.members.map((one, index) => (
         <path

@@ -3,10 +3,13 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Mapping
 from dataclasses import dataclass
+from types import MappingProxyType
 
 from steeple.core.geometry.vectors import Vector
-from steeple.core.hold.tipping import Edge, Weight, edges_of, mass_needed, worst
+from steeple.core.hold.tipping import KNOCK_N, Edge, Weight, edges_of, mass_needed, worst
+from steeple.core.plan.parts.room import Knock
 from steeple.core.study.hold.clashes import Placement
 from steeple.core.study.hold.forces.load import Held
 from steeple.core.study.hold.forces.statics import (
@@ -30,6 +33,17 @@ MOST_BAG_G = {"floor": 15_000.0, "table": 2_000.0}
 needs more is held otherwise. Planning values."""
 
 
+KNOCKS: Mapping[Knock, tuple[float, str]] = MappingProxyType(
+    {
+        "unlikely": (5.0, "a sleeve or a lead that catches"),
+        "possible": (KNOCK_N, "a shoulder in passing"),
+        "likely": (30.0, "somebody who runs into it"),
+    }
+)
+"""How hard what stands in a room is knocked at its top, level, in newtons, by how likely the maker says a knock
+is there; planning values."""
+
+
 @dataclass(frozen=True, slots=True)
 class Tipping:
     """Moments about the edges of the footprint; ``still`` and ``knocked`` are the worst of each.
@@ -42,6 +56,13 @@ class Tipping:
     still: Edge
     knocked: Edge
     sandbags: tuple[tuple[str, float], ...]
+    knock: Knock = "possible"
+
+    @property
+    def knock_words(self) -> str:
+        """How hard the knock is, and what it stands for."""
+        newtons, what = KNOCKS[self.knock]
+        return f"{newtons:g} N, level, at its highest point: {what}"
 
     @property
     def ratio(self) -> float:
@@ -176,14 +197,33 @@ def sandbag_places(placement: Placement) -> dict[str, tuple[tuple[float, float],
 
 
 def tipping_of(
-    support: GivenSupport, held: Held, placement: Placement, loads: Loads
+    support: GivenSupport,
+    held: Held,
+    placement: Placement,
+    loads: Loads,
+    *,
+    knock: Knock = "possible",
 ) -> Tipping | None:
-    """Moments about every edge; None for what does not stand, or was not weighed or measured."""
+    """Moments about every edge; None for what does not stand, or was not weighed or measured.
+
+    Parameters
+    ----------
+    support, held, placement, loads
+        the support as it stands, and all that it carries.
+    knock
+        how likely it is that it is knocked where it stands.
+    """
     weights = weights_of(support, held, placement, loads)
     if placement.polygon is None or weights is None:
         return None
     top = max(placement.root.z, max(one.at.z for one in weights))
-    edges = edges_of(placement.polygon, weights, floor_z_mm=placement.foot.z, top_z_mm=top)
+    edges = edges_of(
+        placement.polygon,
+        weights,
+        floor_z_mm=placement.foot.z,
+        top_z_mm=top,
+        knock_n=KNOCKS[knock][0],
+    )
     bags = []
     for name, spots in sandbag_places(placement).items():
         # The bag is shared evenly, so its moments are those of its middle where it lies inside.
@@ -201,4 +241,5 @@ def tipping_of(
         still=worst(edges, knocked=False),
         knocked=worst(edges, knocked=True),
         sandbags=tuple(bags),
+        knock=knock,
     )

@@ -11,7 +11,7 @@ from steeple.core.study.lens.study import LensStudy
 
 BALL_MM = 60.0
 """From the camera screw to the middle of a ball joint; our own planning value."""
-CAMERA_G = {"camera": 700.0, "phone": 200.0, "webcam": 150.0}
+CAMERA_G = {"camera": 700.0, "fixed-lens camera": 160.0, "phone": 200.0, "webcam": 150.0}
 LENS_G = 450.0
 
 

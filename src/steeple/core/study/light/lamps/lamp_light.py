@@ -19,7 +19,7 @@ import numpy as np
 from steeple.core.budget import side_by_side
 from steeple.core.geometry.kernels import Array
 from steeple.core.light.emitters import Emitter, Lit, light_at, rows_of
-from steeple.core.light.gloss import FINISHES, VISIBLE, gloss_luminance
+from steeple.core.light.gloss import FINISHES, VISIBLE, fresnel_polarised, gloss_luminance
 from steeple.core.light.ies import flux_of
 from steeple.core.study.hold.study import HoldStudy
 from steeple.core.study.inputs.panel import GivenCard
@@ -290,4 +290,15 @@ def _gloss(ground: Ground, rows: Array, free: Array) -> Array:
         ground.scene.tables,
     )[0]
     diffuse = np.maximum(free * work.reflectance / math.pi, 1e-12)
+    if lens.camera.polarised and FINISHES[work.gloss].metal <= 0:
+        image = image * _left_by_filter(ground, lens)
     return np.asarray(image / diffuse)
+
+
+def _left_by_filter(ground: Ground, lens: LensStudy) -> Array:
+    """What a polarising filter before the lens, turned for the best, leaves of a mirror image at each place
+    of the map; metal does not polarise. Reference: Hecht, *Optics*, Fresnel equations."""
+    way = np.array([*lens.position]) - ground.points
+    upright = way @ ground.normal / np.linalg.norm(way, axis=1)
+    angles = np.degrees(np.arccos(np.clip(upright, 0.0, 1.0)))
+    return np.array([fresnel_polarised(incidence_deg=float(one)).left_by_filter for one in angles])

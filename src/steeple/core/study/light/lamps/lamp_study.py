@@ -66,7 +66,7 @@ def lamp_study(
 ) -> LampStudy:
     """A lamp of the plan as it shines on a ground, with the light of all, beside ``others`` that stand
     there."""
-    work, reach = ground.scene.work, reach_of(lamp.part)
+    work, reach = ground.scene.work, reach_of(lamp.part, ground.scene.work)
     azimuth, elevation, distance = direction_of(work.plane.middle, lamp.centre)
     figure = work.maker.poses.middle
     gaze = figure.action.minus(figure.eyes).unit

@@ -84,10 +84,14 @@ def blocked_by(scene: LightScene, emitter: Emitter) -> str:
 def blocked(scene: LightScene, emitters: Sequence[Emitter]) -> list[str]:
     """For each of some lamps what stands where it would: table, ceiling, wall, a thing of the room or
     on the table, a card, a camera, what holds it, or the maker in any pose; empty where nothing does."""
-    if not emitters:
+    return boxes_blocked(scene, [boxes_of(one) for one in emitters])
+
+
+def boxes_blocked(scene: LightScene, parts: Sequence[Boxes]) -> list[str]:
+    """The same for bodies of any kind, each of one box or more."""
+    if not parts:
         return []
-    parts = [boxes_of(one) for one in emitters]
-    boxes = joined(parts)
+    boxes = joined(list(parts))
     of = np.repeat(np.arange(len(parts)), [len(one) for one in parts])
     said = [_bounds(scene.work, boxes.corners[of == index]) for index in range(len(parts))]
     for name, solids, clear_mm in scene.obstacles:
@@ -145,21 +149,31 @@ def hulls_of(emitter: Emitter) -> list[Hull]:
     return found
 
 
-def in_another(emitter: Emitter, standing: Sequence[Emitter]) -> str:
-    """Said where a lamp would stand in one that stands already; empty where there is room."""
+def in_another(
+    emitter: Emitter, standing: Sequence[Emitter], *, clear_mm: float = LAMP_CLEAR_MM
+) -> str:
+    """Said where a lamp would stand in one that stands already; empty where there is room.
+
+    Parameters
+    ----------
+    emitter, standing
+        the lamp, and those that stand.
+    clear_mm
+        room to leave between; negative = they may touch, and be so deep in each other.
+    """
     ours = boxes_of(emitter)
     for other in standing:
         theirs = boxes_of(other)
         for i, ball in enumerate(ours.radii):
             for j, also in enumerate(theirs.radii):
                 away = float(np.linalg.norm(ours.middles[i] - theirs.middles[j]))
-                if away > ball + also + LAMP_CLEAR_MM:
+                if away > ball + also + clear_mm:
                     continue
                 normals = np.vstack([ours.axes[i], theirs.axes[j]])
                 gap = axes_gap(
                     ours.corners[i], theirs.corners[j], normals, ours.axes[i], theirs.axes[j]
                 )
-                if gap < LAMP_CLEAR_MM:
+                if gap < clear_mm:
                     return ANOTHER_LAMP
     return ""
 

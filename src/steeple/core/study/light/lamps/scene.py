@@ -13,7 +13,7 @@ from steeple.core.geometry.vectors import Vector
 from steeple.core.light.emitters import Hull, Solids, box_hull, cylinder_hull, solids_of
 from steeple.core.study.hold.study import HoldStudy
 from steeple.core.study.inputs.lamp import tables_of
-from steeple.core.study.inputs.maker import MIDDLE_POSE, rows_of
+from steeple.core.study.inputs.maker import MIDDLE_POSE
 from steeple.core.study.inputs.work import GivenWork
 from steeple.core.study.lens.body_sight import action_points
 from steeple.core.study.lens.study import LensStudy
@@ -210,9 +210,8 @@ def light_scene(
         camera_hulls += bodies
         tubes += barrels
         rig += rig_capsules(support)
-    with_maker = lens is None or lens.camera.sees_maker
-    second = work.maker.second
-    others = rows_of(second.solids) if second is not None else np.zeros((0, 7))
+    with_maker = not work.maker.away if lens is None else lens.camera.sees_maker
+    others = work.maker.company_rows
     poses = work.maker.poses
     count = len(poses.figures)
     none = np.zeros((0, 7))
@@ -236,7 +235,7 @@ def light_scene(
             *_capsules("what holds the camera", np.array(rig), 0.0),
             *_capsules("your head", _heads(work) if with_maker else none, HEAD_CLEAR_MM),
             *_capsules("your body", np.vstack([*upper, *arms]), BODY_CLEAR_MM),
-            *_capsules("the second person", others, BODY_CLEAR_MM),
+            *_capsules("another person", others, BODY_CLEAR_MM),
         ),
     )
 

@@ -7,7 +7,7 @@ from types import MappingProxyType
 
 from pydantic import Field
 
-from steeple.core.plan.gear.support import Thread
+from steeple.core.plan.gear.holding.support import Thread
 from steeple.core.plan.gear.words import MASS, NAME, FieldWords
 from steeple.core.plan.values import (
     Count,

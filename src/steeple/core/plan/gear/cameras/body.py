@@ -69,14 +69,14 @@ class FieldOfView(Part):
 class Body(Part):
     """A camera body, a phone or a webcam."""
 
-    kind: Literal["camera", "phone", "webcam"]
+    kind: Literal["camera", "fixed-lens camera", "phone", "webcam"]
     name: Name
     modes: tuple[RecordingMode, ...] = Field(min_length=1, max_length=12)
     view: FieldOfView | None = Field(
-        default=None, description="For a phone or webcam, which has no lens to change."
+        default=None, description="For a camera that has no lens to change."
     )
     min_focus_mm: FocusMm | None = Field(
-        default=None, description="Nearest focus of a phone or webcam, from its lens."
+        default=None, description="Nearest focus of a camera without lenses, from its front."
     )
     flange_mm: RoomMm | None = Field(
         default=None, description="Sensor mark to the lens mount (flange focal distance)."
@@ -116,11 +116,16 @@ class Body(Part):
             if self.view is not None:
                 raise ValueError("a camera with lenses has no field of view of its own")
         elif self.view is None:
-            raise ValueError("a phone or webcam needs its field of view")
+            raise ValueError("a camera that has no lens to change needs its field of view")
         names = [mode.name for mode in self.modes]
         if len(set(names)) != len(names):
             raise ValueError("two recording modes have the same name")
         return self
+
+    @property
+    def takes_no_lens(self) -> bool:
+        """Whether it has a view of its own: a phone, a webcam, a small camera."""
+        return self.kind != "camera"
 
     def mode(self, name: str | None) -> RecordingMode:
         """The recording mode of that name, or the first."""
@@ -142,10 +147,10 @@ BODY_WORDS: Mapping[str, FieldWords] = MappingProxyType(
         "modes/*/frame_rate_hz": FieldWords("Frame rate", "the greatest of this mode"),
         "modes/*/bitrate_mbit_s": FieldWords("Bit rate", "megabits a second"),
         "view": FieldWords("Field of view"),
-        "view/angle_deg": FieldWords("Field of view", "of a phone or webcam"),
+        "view/angle_deg": FieldWords("Field of view", "of what takes no lens"),
         "view/measured": FieldWords("Angle runs", "across the width, or along the diagonal"),
         "view/stabilisation_crop": FieldWords("Stabilisation crop", "times; 1 is off"),
-        "min_focus_mm": FieldWords("Nearest focus", "of a phone or webcam"),
+        "min_focus_mm": FieldWords("Nearest focus", "of what takes no lens"),
         "flange_mm": FieldWords("Sensor mark to mount", "flange focal distance"),
         "back_mm": FieldWords("Sensor mark to back", "with what is fixed there"),
         "mass_g": MASS,

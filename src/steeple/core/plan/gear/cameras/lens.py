@@ -8,7 +8,7 @@ from typing import Self
 
 from pydantic import Field, model_validator
 
-from steeple.core.plan.gear.body import Body
+from steeple.core.plan.gear.cameras.body import Body
 from steeple.core.plan.gear.words import MASS, NAME, FieldWords
 from steeple.core.plan.values import (
     FNumber,

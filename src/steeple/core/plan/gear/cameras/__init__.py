@@ -1,0 +1,1 @@
+"""Cameras, lenses and filters."""

@@ -1,0 +1,1 @@
+"""Supports, adapters and weights."""

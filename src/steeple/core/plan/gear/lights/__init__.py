@@ -1,0 +1,1 @@
+"""Lamps and what is put before, beside and under them."""

@@ -1,0 +1,1 @@
+"""What records, keeps and powers."""
