@@ -73,6 +73,10 @@ def test_a_shelf_of_ones_own_starts_empty(tmp_path: Path) -> None:
             "adapters": [],
             "fixtures": [],
             "cards": [],
+            "weights": [],
+            "gels": [],
+            "filters": [],
+            "stands": [],
         }
     with serving("demo", tmp_path) as address:
         assert len(ask(address, "/api/plans")["plans"]) == 3

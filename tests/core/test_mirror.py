@@ -9,6 +9,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from steeple.core.evaluation import evaluate
+from steeple.core.findings.finding import Finding
 from steeple.core.plan.document import Plan
 from steeple.core.plan.reading import validate_plan
 from steeple.core.solve.lens.search import best_setting
@@ -77,15 +78,28 @@ def study(plan: Plan) -> LensStudy:
     return found
 
 
-def verdicts(plan: Plan) -> dict[tuple[str, str], str]:
-    findings = evaluate(plan, try_mends=False).findings
-    return {(one.code, one.about): one.verdict for one in findings}
+AT_THE_LIMIT = 0.03
+"""A figure so near to its limit may fall on either side of it: the lattice of a shadow is not mirrored."""
+
+
+def found(plan: Plan) -> dict[tuple[str, str], Finding]:
+    return {(one.code, one.about): one for one in evaluate(plan, try_mends=False).findings}
+
+
+def assert_told_alike(plan: Plan, other: Plan) -> None:
+    mine, theirs = found(plan), found(other)
+    assert mine.keys() == theirs.keys()
+    for key, one in mine.items():
+        if one.verdict == theirs[key].verdict:
+            continue
+        margins = [each.margin for each in (one, theirs[key])]
+        assert all(each is not None and abs(each.value) < AT_THE_LIMIT for each in margins), key
 
 
 def assert_mirrored(plan: Plan) -> None:
     other = mirrored(plan)
     assert mirrored(other) == plan or plan.maker.handedness is None
-    assert verdicts(other) == verdicts(plan)
+    assert_told_alike(plan, other)
     one, two = study(plan).sight, study(other).sight
     assert one is not None
     assert two is not None

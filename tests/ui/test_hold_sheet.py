@@ -108,7 +108,7 @@ def test_the_parts_are_shown_in_order_with_what_screws_into_what(
 
 
 def rows(page: Page) -> list[str]:
-    return page.locator("tbody tr:first-child th[scope=rowgroup] > div > div").all_inner_texts()
+    return page.locator("section h4").all_inner_texts()
 
 
 def test_everything_is_compared_and_one_is_taken(opened: Opener, server: Server) -> None:

@@ -25,7 +25,7 @@ def test_the_maker_is_described_and_drawn(opened: Opener) -> None:
     page.get_by_label("Posture").select_option("standing")
     expect(page.locator("[data-note='work.table-height']")).to_contain_text("too low")
     page.get_by_label("Working hand").select_option("left")
-    page.get_by_label("Someone else").select_option("opposite")
+    page.get_by_role("button", name="Somebody else is at the table").click()
     expect(page.locator("[data-shape=body]")).to_have_count(3)
     saved(page)
     expect(page.locator("summary", has_text="standing, left-handed")).to_be_visible()
@@ -95,7 +95,7 @@ def test_every_kind_of_work_is_drawn(opened: Opener, shape: str) -> None:
 
 def test_unfolded_groups_are_clean_for_everyone(opened: Opener) -> None:
     page = opened(SOUND, "work")
-    for title in ("You", "Things in the zone", "Room"):
+    for title in ("You", "Things in the zone", "A hollow to see into", "What can hurt", "Room"):
         unfold(page, title)
     assert violations(page) == []
     page.set_viewport_size({"width": 390, "height": 844})

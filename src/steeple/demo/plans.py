@@ -243,7 +243,7 @@ DUMPLINGS = Plan(
         Light(
             id="soft",
             fixture=lamp("Soft square, 60"),
-            position=LampPlace(x_mm=-1000, y_mm=100, z_mm=780),
+            position=LampPlace(x_mm=-940, y_mm=30, z_mm=640),
             level_percent=60,
         ),
         Light(

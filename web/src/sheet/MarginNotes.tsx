@@ -223,7 +223,7 @@ const Note = memo(function Note(props: NoteProps) {
         {trying && finding.verdict !== 'unknown' && finding.verdict !== 'holds' ? (
           <p className={classes.reason}>Trying what would mend it …</p>
         ) : null}
-        {finding.verdict === 'watch' ? (
+        {mendsTried && finding.verdict === 'watch' ? (
           <LiveWithIt onReason={(reason) => onAccept(finding, reason)} />
         ) : null}
       </div>

@@ -10,7 +10,8 @@ from steeple.core.plan.cupboard.owned import Owned
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.work import ShapeId
 from steeple.core.plan.shapes import SHAPES
-from steeple.core.solve.lens.compare import Comparison, Row, compare
+from steeple.core.solve.lens.compare import Comparison, compare
+from steeple.core.solve.lens.rows import Row
 from steeple.core.solve.lens.work_out import work_out
 from steeple.core.solve.lens.zoom_map import zoom_map
 from steeple.core.study.lens.study import LensStudy

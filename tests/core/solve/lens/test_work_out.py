@@ -10,7 +10,8 @@ from steeple.core.evaluation import evaluate
 from steeple.core.plan.changes import apply_changes
 from steeple.core.plan.cupboard.owned import Owned
 from steeple.core.plan.document import Plan
-from steeple.core.solve.lens.compare import KINDS, compare, kind_lens
+from steeple.core.solve.lens.compare import compare
+from steeple.core.solve.lens.rows import KINDS, kind_lens
 from steeple.core.solve.lens.search import best_setting
 from steeple.core.solve.lens.work_out import work_out
 from steeple.core.solve.lens.zoom_map import zoom_map

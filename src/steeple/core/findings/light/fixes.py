@@ -6,8 +6,8 @@ import math
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import replace
 
+from steeple.core.findings.light.colour_fixes import colour_moves
 from steeple.core.findings.rule import Proposal
-from steeple.core.light.colour import NOTICED, mired
 from steeple.core.plan.changes import Change
 from steeple.core.plan.document import LAMP_LIMIT, Plan
 from steeple.core.plan.gear.lights.fixture import Fixture
@@ -51,9 +51,7 @@ def light_moves(scene: CameraStudy) -> Iterator[Proposal]:
     study = scene.light
     if study is None:
         return
-    yield from _blinds(scene)
-    yield from _colour(study)
-    yield from _gels(scene, study)
+    yield from colour_moves(scene, study)
     yield from _but_for_colour(_levels(study))
     yield from _switch(scene, study)
     yield from _but_for_colour(_places(study))
@@ -120,15 +118,6 @@ def _best_ways(
         if len(chosen) == TRIED:
             break
     return chosen
-
-
-def _blinds(scene: CameraStudy) -> Iterator[Proposal]:
-    for index, window in enumerate(scene.plan.room.windows):
-        if not window.closed:
-            yield Proposal(
-                action=say("Close the blind: {named}", named=window.name),
-                changes=(Change(path=f"/room/windows/{index}/closed", value=True),),
-            )
 
 
 def _to_stand_end(study: LightStudy, lamp: LampStudy) -> Iterator[Proposal]:
@@ -324,78 +313,3 @@ def _switch(scene: CameraStudy, study: LightStudy) -> Iterator[Proposal]:
                 action=say("Switch off: {named}", named=lamp.lamp.name),
                 changes=(Change(path=f"/{lamp.lamp.at}/lit", value=False),),
             )
-
-
-def _as_the_window(study: LightStudy) -> Iterator[Proposal]:
-    """Every lamp whose colour can be set, set to that of the daylight."""
-    if study.daylight is None or study.daylight.lux <= 0:
-        return
-    day_k, changes, said = study.daylight.study.cct_k, [], 0.0
-    for lamp in study.lit:
-        low, high = lamp.lamp.part.fixture.cct_k, lamp.lamp.part.fixture.cct_warmest_to_k
-        if low is None or high is None:
-            continue
-        said = min(max(day_k, low), high)
-        if abs(said - lamp.lamp.cct_k) > 50:
-            changes.append(Change(path=f"/{lamp.lamp.at}/cct_k", value=said))
-    if changes:
-        yield Proposal(
-            action=say(
-                "Set the lamps to {k}, nearest to the window", k=Quantity(value=said, unit="k")
-            ),
-            changes=tuple(changes),
-        )
-
-
-def _gels(scene: CameraStudy, study: LightStudy) -> Iterator[Proposal]:
-    """A gel of the maker's own before a lamp that is of another colour than the light beside it, if it
-    brings the two together."""
-    key, day = study.key, study.daylight
-    if key is None:
-        return
-    target = day.study.cct_k if day is not None and day.lux > 0 else key.lamp.cct_k
-    for lamp in study.lit:
-        off = mired(target) - mired(lamp.lamp.cct_k)
-        able = [
-            one
-            for one in scene.owned.gels
-            if lamp.lamp.part.gel is None and abs(off - one.shift_mired) < abs(off) - NOTICED
-        ]
-        best = min(able, key=lambda one: abs(off - one.shift_mired), default=None)
-        if best is not None:
-            yield Proposal(
-                action=say("Put your {gel} before {named}", gel=best.name, named=lamp.lamp.name),
-                changes=(Change(path=f"/{lamp.lamp.at}/gel", value=best.model_dump(mode="json")),),
-            )
-
-
-def _colour(study: LightStudy) -> Iterator[Proposal]:
-    key = study.key
-    if key is None:
-        return
-    yield from _as_the_window(study)
-    for lamp in study.lit:
-        fixture = lamp.lamp.part.fixture
-        low, high = fixture.cct_k, fixture.cct_warmest_to_k
-        if lamp is key or low is None or high is None:
-            continue
-        target = min(max(key.lamp.cct_k, low), high)
-        if abs(target - lamp.lamp.cct_k) > 50:
-            yield Proposal(
-                action=say(
-                    "Set {named} to {k}", named=lamp.lamp.name, k=Quantity(value=target, unit="k")
-                ),
-                changes=(Change(path=f"/{lamp.lamp.at}/cct_k", value=target),),
-            )
-    own = key.lamp.part.fixture
-    if own.cct_k is not None and own.cct_warmest_to_k is not None:
-        for lamp in study.lit:
-            if lamp is not key and own.cct_k <= lamp.lamp.cct_k <= own.cct_warmest_to_k:
-                yield Proposal(
-                    action=say(
-                        "Set {named} to {k}",
-                        named=own.name,
-                        k=Quantity(value=lamp.lamp.cct_k, unit="k"),
-                    ),
-                    changes=(Change(path=f"/{key.lamp.at}/cct_k", value=lamp.lamp.cct_k),),
-                )

@@ -4,57 +4,57 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
 
 from steeple.core.findings.finding import Finding
 from steeple.core.findings.judging import judge
-from steeple.core.plan.changes import Change, apply_changes
+from steeple.core.plan.changes import Change
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import CARD_LIMIT, Plan
-from steeple.core.plan.gear.lights.light_card import LightCard
-from steeple.core.plan.parts.lamp import LampAim, LampPlace, Light
+from steeple.core.plan.parts.lamp import Light
 from steeple.core.plan.parts.panel import PlacedCard
 from steeple.core.solve.lens.search import check_camera
+from steeple.core.solve.light.bench import (
+    WHITE_CARD,
+    Bench,
+    Placed,
+    card_id,
+    lamps_off,
+    place_card,
+    way_of,
+    with_cards,
+)
+from steeple.core.solve.light.card_layouts import cards_instead, tent
+from steeple.core.solve.light.more_layouts import (
+    glow_behind,
+    rim_and_side_key,
+    spot_into_shadow,
+    window_and_panel,
+)
 from steeple.core.solve.light.place_lamps import LightingOption, option_of
 from steeple.core.solve.light.three_point import three_point
 from steeple.core.solve.light.ways import (
     NEAR_MM,
     USUAL_MM,
-    Stand,
     Way,
     aim_lx,
     candidates,
     distances_mm,
     dome_for_all,
     grounds_of,
-    judged,
     needed_lx,
     of_one_colour,
     rests_of,
-    stands_at,
     worth,
 )
 from steeple.core.solve.weighing import worse_words, worsened
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.result import Result
-from steeple.core.study.base.sentence import Quantity, Sentence, say
+from steeple.core.study.base.sentence import Sentence, say
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.inputs.lamp import STAND_ENDS, lamp_size
 from steeple.core.study.inputs.window import given_windows
-from steeple.core.study.light.dome import Direction, lamp_in, merit, soft_mm, soft_words
-from steeple.core.study.light.figures import HAND_MM
-from steeple.core.study.light.lamps.lamp_light import Ground, Spread
-from steeple.core.study.light.lamps.places import in_another
-from steeple.core.study.plan_study import CameraStudy, camera_studies, changed
-
-WHITE_CARD = LightCard(
-    name="White card, 70 × 50", use="bounce", width_mm=700, height_mm=500, reflectance=0.85
-)
-"""Taken where no bounce card is owned; foam board or a sheet of paper does."""
-
-
-CARD_ASIDE_MM, CARD_OFF_MM = 150.0, 5.0
-"""How far beside the zone a card stands, and how far off the table."""
+from steeple.core.study.light.dome import Direction
+from steeple.core.study.plan_study import camera_studies
 
 
 class Layout(Result):
@@ -69,47 +69,12 @@ class Layout(Result):
     to_get: tuple[str, ...]
 
 
-@dataclass(frozen=True, slots=True)
-class _Bench:
-    plan: Plan
-    scenes: tuple[CameraStudy, ...]
-    scene: CameraStudy
-    grounds: tuple[Ground, ...]
-    lamps: tuple[Light, ...]
-    owned: Owned
-    needed: float | None
-    rests: tuple[Spread | None, ...]
-    aim: float | None
-
-    def fresh(self, light: Light, name: str) -> Light:
-        used = {one.id for one in self.plan.lights}
-        return light if light.id in used else light.model_copy(update={"id": name})
-
-    def ways(
-        self, light: Light, wanted: Sequence[tuple[float, float]], distance_mm: float
-    ) -> list[Direction]:
-        """Which of some directions are free, the best first; mirrored for a left-handed maker."""
-        right = self.scene.work.maker.right_handed
-        turned = [(a if right else (360.0 - a) % 360.0, up) for a, up in wanted]
-        found = dome_for_all(self.grounds, light, distance_mm=distance_mm, where=turned)
-        return sorted((one for one in found if one.free), key=merit, reverse=True)
-
-    def meet(self, *placed: tuple[Light, Direction, float]) -> bool:
-        """Whether lamps in some directions would stand in each other."""
-        scene = self.grounds[0].scene
-        stood = [lamp_in(scene, light.fixture, one.way, away) for light, one, away in placed]
-        return any(in_another(one, stood[:number]) for number, one in enumerate(stood))
-
-
-Placed = tuple[Way | None, tuple[PlacedCard, ...]] | LightingOption | str
-"""Lamps in places, None where none is lit, with the cards beside them; or all of it; or why it cannot
-be."""
 _UPS = (35.0, 45.0, 55.0)
 BOX_MM = (NEAR_MM, 950.0, 1100.0, 1300.0)
 """How far off the lamps of a light box stand, nearer first."""
 
 
-def _even_pair(bench: _Bench) -> Placed:
+def _even_pair(bench: Bench) -> Placed:
     """Two lamps, as alike as may be, at the same angle left and right."""
     if len(bench.lamps) < 2:
         return "it takes two lamps"
@@ -130,13 +95,15 @@ def _even_pair(bench: _Bench) -> Placed:
                 and right
                 and not bench.meet((one, left[0], distance), (two, right[0], distance))
             ):
-                way = _way(bench, [(one, left[0], distance), (two, right[0], distance)], even=True)
+                way = way_of(
+                    bench, [(one, left[0], distance), (two, right[0], distance)], even=True
+                )
                 if best is None or way.cost < best.cost:
                     best = way
     return (best, ()) if best else "the room leaves no place for two lamps at the same angle"
 
 
-def _key_and_card(bench: _Bench) -> Placed:
+def _key_and_card(bench: Bench) -> Placed:
     """The best key, and a white card opposite close to the zone."""
     if not bench.lamps:
         return "it takes a lamp"
@@ -149,12 +116,16 @@ def _key_and_card(bench: _Bench) -> Placed:
     if not ways:
         return "the room leaves no place for the key"
     owned = next((one for one in bench.plan.cards if one.card.use == "bounce"), None)
-    card = owned or PlacedCard(id=_card_id(bench.plan), card=WHITE_CARD, owned=False)
-    way = _way(bench, [(key, ways[0], distance)])
-    return way, (card,)
+    card = owned or PlacedCard(id=card_id(bench.plan), card=WHITE_CARD, owned=False)
+    way = way_of(bench, [(key, ways[0], distance)])
+    stood = [one.emitter for one in way.stands]
+    found = place_card(bench, card, ways[0].azimuth_deg + 180.0, stood, ())
+    if found is None:
+        return "there is no room for a card opposite the key"
+    return way, (found,)
 
 
-def _window_and_card(bench: _Bench) -> Placed:
+def _window_and_card(bench: Bench) -> Placed:
     """The window as the only light, and a white card opposite close to the zone."""
     plan, work = bench.plan, bench.scene.work
     if all(one.closed for one in plan.room.windows):
@@ -173,61 +144,15 @@ def _window_and_card(bench: _Bench) -> Placed:
     if level < 1.0:
         return "the window is straight above: there is no side opposite to it"
     owned = next((one for one in plan.cards if one.card.use == "bounce"), None)
-    card = owned or PlacedCard(id=_card_id(plan), card=WHITE_CARD, owned=False)
-    x, y = -out.x / level, -out.y / level
-    aside = CARD_ASIDE_MM + 0.5 * (abs(x) * work.plane.width_mm + abs(y) * work.plane.depth_mm)
-    place = LampPlace(
-        x_mm=round(middle.x + x * aside, 1),
-        y_mm=round(middle.y + y * aside, 1),
-        z_mm=round(CARD_OFF_MM + card.card.height_mm / 2, 1),
-    )
-    return None, (card.model_copy(update={"position": place, "facing": LampAim()}),)
+    card = owned or PlacedCard(id=card_id(plan), card=WHITE_CARD, owned=False)
+    away = math.degrees(math.atan2(-out.x, -out.y))
+    found = place_card(bench, card, away, (), ())
+    if found is None:
+        return "there is no room for a card opposite the window"
+    return None, (found,)
 
 
-def _lamps_off(plan: Plan) -> tuple[Change, ...]:
-    """Every lamp switched off."""
-    return tuple(
-        Change(path=f"/lights/{index}/lit", value=False)
-        for index, one in enumerate(plan.lights)
-        if one.lit
-    )
-
-
-def _with_cards(
-    bench: _Bench, option: LightingOption, changes: tuple[Change, ...]
-) -> LightingOption:
-    """An option with its cards: what it gives is worked out with them in place."""
-    study = changed(bench.scenes, apply_changes(bench.plan, changes))[bench.scene.index or 0].light
-    assert study is not None
-    line = option.line or say(
-        "The window alone, every lamp off; the card upright beside the zone, opposite the window."
-    )
-    gives = say("no light at the time that you film")
-    if study.is_bright and study.shade is not None:
-        gives = say(
-            "shadows to {shade}, even to {even}",
-            shade=Quantity(value=round(study.shade.p95, 1), unit="stops"),
-            even=Quantity(value=round(study.uneven_stops, 1), unit="stops"),
-        )
-        if study.key is not None:
-            soft = soft_mm(study.work.plane, study.key.shines, HAND_MM)
-            gives += say(", soft over ") + soft_words(soft)
-        elif study.known:
-            lux = Quantity(value=round(study.mean_lx), unit="lx")
-            gives += say(", {lux} at the beginning", lux=lux)
-        spare = study.stops_to_spare
-        if spare is not None and spare < -0.1:
-            short = Quantity(value=round(-spare, 1), unit="stops")
-            gives += say(", {short} too dark", short=short)
-    return option.model_copy(update={"line": line, "gives": gives, "changes": changes})
-
-
-def _card_id(plan: Plan) -> str:
-    used = {one.id for one in plan.cards}
-    return next(name for n in range(1, 99) if (name := f"card-{n}") not in used)
-
-
-def _soft_above(bench: _Bench) -> Placed:
+def _soft_above(bench: Bench) -> Placed:
     """One large lamp high beyond the work."""
     if not bench.lamps:
         return "it takes a lamp"
@@ -236,10 +161,10 @@ def _soft_above(bench: _Bench) -> Placed:
     ways = bench.ways(largest, [(a, u) for a in (345.0, 0.0, 15.0) for u in (55.0, 65.0)], distance)
     if not ways:
         return "the room leaves no place high beyond the work"
-    return _way(bench, [(largest, ways[0], distance)]), ()
+    return way_of(bench, [(largest, ways[0], distance)]), ()
 
 
-def _ring(bench: _Bench) -> Placed:
+def _ring(bench: Bench) -> Placed:
     """A ring round the lens."""
     ring = next((one for one in bench.lamps if one.fixture.emitter == "ring"), None)
     sight = bench.scene.sight
@@ -256,10 +181,10 @@ def _ring(bench: _Bench) -> Placed:
     if found.blocked:
         within = "" if found.blocked in STAND_ENDS else "stand in: "
         return f"it would {within or 'be '}{found.blocked}"
-    return _way(bench, [(ring, found, way.length)]), ()
+    return way_of(bench, [(ring, found, way.length)]), ()
 
 
-def _bare_and_high(bench: _Bench) -> Placed:
+def _bare_and_high(bench: Bench) -> Placed:
     """The smallest lamp, high: few and hard shadows, close under what throws them."""
     if not bench.lamps:
         return "it takes a lamp"
@@ -267,11 +192,11 @@ def _bare_and_high(bench: _Bench) -> Placed:
     for distance in (1600.0, 1300.0, USUAL_MM):
         ways = bench.ways(smallest, [(a, 75.0) for a in (300.0, 330.0, 0.0)], distance)
         if ways:
-            return _way(bench, [(smallest, ways[0], distance)]), ()
+            return way_of(bench, [(smallest, ways[0], distance)]), ()
     return "the room leaves no place that high"
 
 
-def _light_box(bench: _Bench) -> Placed:
+def _light_box(bench: Bench) -> Placed:
     """Lamps close on both sides and above, so that light comes from everywhere."""
     large = sorted(bench.lamps, key=lambda one: -max(lamp_size(one.fixture)))[:3]
     if len(large) < 3:
@@ -295,35 +220,29 @@ def _light_box(bench: _Bench) -> Placed:
         if not found:
             return "the room leaves no place close on all sides"
         placed.append(found[0])
-    return _way(bench, placed, even=True), ()
+    return way_of(bench, placed, even=True), ()
 
 
-def _three_point(bench: _Bench) -> Placed:
+def _three_point(bench: Bench) -> Placed:
     """Key, fill and a light from behind, for cameras that film the maker's face."""
     lamps = [bench.fresh(one, one.id) for one in bench.lamps]
     return three_point(bench.plan, bench.scenes, bench.scene, bench.grounds, lamps, bench.needed)
 
 
-def _way(
-    bench: _Bench, placed: Sequence[tuple[Light, Direction, float]], *, even: bool = False
-) -> Way:
-    stands: list[Stand] = []
-    for number, (light, direction, distance) in enumerate(placed):
-        named = bench.fresh(light, light.id)
-        stands += stands_at(bench.grounds, number, named, [direction], distance)
-    return judged(
-        tuple(stands), bench.grounds, bench.needed, even=even, rests=bench.rests, aim=bench.aim
-    )
-
-
-LAYOUTS: tuple[tuple[str, str, str, Callable[[_Bench], Placed]], ...] = (
+LAYOUTS: tuple[tuple[str, str, str, Callable[[Bench], Placed]], ...] = (
     ("even-pair", "Two even lamps", "Flat copy: light alike from both sides, shadows fill each other.", _even_pair),
     ("key-and-card", "Key and card", "One lamp shapes the work; a white card opposite lifts its shadows.", _key_and_card),
     ("window-and-card", "Window and card", "Daylight from one side, and a white card opposite to lift its shadows.", _window_and_card),
+    ("window-panel", "Window and panel", "Daylight from one side, and a lamp of its colour for the other.", window_and_panel),
+    ("cards-instead", "Cards instead of lamps", "One lamp, and your own cards where others stand: nothing more to buy or to plug in.", cards_instead),
     ("soft-above", "One soft lamp, high beyond the work", "Soft and simple; shadows fall toward you, out of the picture’s way.", _soft_above),
     ("ring", "Ring round the lens", "For small rooms: hardly any shadow, but its own image in whatever shines.", _ring),
     ("bare-high", "Bare and high", "A small lamp far up: hard shadows that lie close under the hand.", _bare_and_high),
     ("three-point", "Three points for your face", "Key, fill and a light from behind, round your head: where you speak to the camera.", _three_point),
+    ("rim-side-key", "Key at the side, rim from behind", "Shape from one side, and a bright edge that lifts it off the ground.", rim_and_side_key),
+    ("glow-behind", "Glow behind", "A lamp above, and a lit background that fades: for a thing that stands.", glow_behind),
+    ("tent", "Tent of white cloth", "Cloth on three sides, lamps outside: what shines mirrors white instead of lamps.", tent),
+    ("spot-into-shadow", "A small lamp into the shadow", "What you have stays; a small lamp beside the lens opens what is dark.", spot_into_shadow),
     ("light-box", "Light box", "Large lamps close on three sides: next to no shadow, and no shape.", _light_box),
 )  # fmt: skip
 
@@ -348,7 +267,7 @@ def layouts_of(
     lamps = of_one_colour(_every_lamp(plan, owned))
     grounds = grounds_of(plan, scenes, index, lamps)
     rests = rests_of(scenes, index)
-    bench = _Bench(
+    bench = Bench(
         plan,
         scenes,
         scene,
@@ -364,7 +283,7 @@ def layouts_of(
     return tuple(_weighed(bench, before, one) for one in found)
 
 
-def _weighed(bench: _Bench, before: Sequence[Finding], layout: Layout) -> Layout:
+def _weighed(bench: Bench, before: Sequence[Finding], layout: Layout) -> Layout:
     """A layout that says what it makes worse than it is."""
     if layout.option is None:
         return layout
@@ -379,7 +298,7 @@ def _every_lamp(plan: Plan, owned: Owned) -> list[Light]:
 
 
 def _layout(
-    bench: _Bench, name: str, title: str, says: str, make: Callable[[_Bench], Placed]
+    bench: Bench, name: str, title: str, says: str, make: Callable[[Bench], Placed]
 ) -> Layout:
     placed = make(bench)
     if isinstance(placed, str):
@@ -391,13 +310,13 @@ def _layout(
         option = option_of(bench.plan, bench.scene, name, way, way)
     else:
         option = LightingOption(
-            kind=name, line=(), gives=(), costs=(), changes=_lamps_off(bench.plan)
+            kind=name, line=(), gives=(), costs=(), changes=lamps_off(bench.plan)
         )
     if cards:
         kept = [one for one in bench.plan.cards if one.id not in {card.id for card in cards}]
         value = [one.model_dump(mode="json") for one in (*kept, *cards)]
         changes = (*option.changes, Change(path="/cards", value=value))
-        option = _with_cards(bench, option, changes)
+        option = with_cards(bench, option, changes)
     return Layout(
         id=name, name=title, says=says, option=option, lacks=(),
         to_get=tuple(one.card.name for one in cards if not one.owned),

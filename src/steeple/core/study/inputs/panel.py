@@ -81,6 +81,19 @@ def _usual(card: PlacedCard, work: GivenWork, key: GivenLamp | None, earlier: in
     return spot_before(work.plane, azimuth + 180.0 + aside, USUAL_CARD_UP_DEG, half + CARD_CLEAR_MM)
 
 
+def card_alone(part: PlacedCard, work: GivenWork) -> GivenCard:
+    """A card that is not in the plan, in the place that it names.
+
+    Parameters
+    ----------
+    part
+        the card with its place.
+    work
+        what it is turned to.
+    """
+    return _given_card(part, 0, work, None, 0, Assumptions())
+
+
 def card_at(card: GivenCard, place: Vector, work: GivenWork, assumptions: Assumptions) -> GivenCard:
     """The same card elsewhere, turned to the middle of the zone.
 

@@ -12,19 +12,11 @@ import { lengthWords, type UnitSystem } from '../../../domain/units';
 import { BodyShape } from '../../../drawing/BodyShape';
 import { CameraShape } from '../../../drawing/CameraShape';
 import classes from '../../../drawing/drawings.module.css';
+import { LINE, type Placed, placeLabels, strokesOf } from '../../../drawing/placing';
 import { Sized } from '../../../drawing/Sized';
 import { fitWindow, type Scale, type Size } from '../../../drawing/scale';
 import { useHandle } from '../../../drawing/useHandle';
-import {
-  acrossIn,
-  crowded,
-  lampsWindow,
-  type Moved,
-  middleOf,
-  movedIn,
-  type Seen,
-  upIn,
-} from './lamps';
+import { acrossIn, lampsWindow, type Moved, middleOf, movedIn, type Seen, upIn } from './lamps';
 
 interface Props {
   from: Seen;
@@ -67,7 +59,23 @@ function View({ from, work, camera, hold, light, size, ...rest }: Props & { size
     `M${points.map((point) => `${at(point).x} ${at(point).y}`).join('L')}`;
   const middle = at(middleOf(work.surface));
   const upward = [...light.lamps].sort((a, b) => a.at.z - b.at.z);
-  const namesUnder = crowded(upward.map((lamp) => ({ index: lamp.index, ...at(lamp.at) })));
+  const outlines = light.lamps.map((lamp) => lamp.corners.map(at));
+  const named = [
+    ...upward.map((lamp) => ({
+      lines: lampLines(lamp, from, rest.chosen, rest.system),
+      ...at(lamp.at),
+    })),
+    ...light.cards.map((card) => ({ lines: [card.name], ...at(middleOf(card.corners)), off: 8 })),
+  ];
+  const tableLine = [
+    { x: work.table.left, y: from === 'above' ? work.table.near : 0, z: 0 },
+    { x: work.table.right, y: from === 'above' ? work.table.near : 0, z: 0 },
+  ].map(at);
+  const places = placeLabels(
+    named,
+    [...outlines.flatMap(strokesOf), ...strokesOf(tableLine).slice(0, 1)],
+    size,
+  );
   return (
     <>
       {from === 'above' ? (
@@ -95,20 +103,18 @@ function View({ from, work, camera, hold, light, size, ...rest }: Props & { size
       ) : camera ? (
         <circle cx={at(camera.lens).x} cy={at(camera.lens).y} r={8} className={classes.there} />
       ) : null}
-      {light.cards.map((card) => (
-        <g key={card.name}>
+      {light.cards.map((card, index) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: two cards may have one name
+        <g key={index}>
           <path d={`${path(card.corners)}Z`} className={classes.there} data-shape="card" />
-          <text
-            x={at(card.corners[0] ?? work.maker.head).x}
-            y={at(card.corners[0] ?? work.maker.head).y - 6}
-            textAnchor="middle"
-            className={`${classes.soft} ${classes.halo}`}
-          >
-            {card.name}
-          </text>
+          <Label
+            lines={[card.name]}
+            place={places[upward.length + index]}
+            className={classes.soft ?? ''}
+          />
         </g>
       ))}
-      {upward.map((lamp) => (
+      {upward.map((lamp, index) => (
         <LampAt
           key={lamp.index}
           from={from}
@@ -118,8 +124,8 @@ function View({ from, work, camera, hold, light, size, ...rest }: Props & { size
           at={at(lamp.at)}
           scale={scale}
           lowest={from === 'above' ? undefined : -work.table_height_mm + 100}
-          width={size.width}
-          under={namesUnder.has(lamp.index)}
+          lines={named[index]?.lines ?? [lamp.name]}
+          label={places[index]}
           holdStill={(held) => {
             kept.current.held = held;
           }}
@@ -127,6 +133,42 @@ function View({ from, work, camera, hold, light, size, ...rest }: Props & { size
         />
       ))}
     </>
+  );
+}
+
+/** Its name; of the one in hand also how far from the work, or how high it hangs. */
+function lampLines(
+  lamp: LampDrawing,
+  from: Props['from'],
+  chosen: number,
+  system: Props['system'],
+): string[] {
+  if (lamp.index !== chosen) return [lamp.name];
+  return [
+    lamp.name,
+    from === 'above'
+      ? `${lengthWords(lamp.distance_mm, system)} from the work`
+      : `${lengthWords(lamp.at.z, system)} over the table`,
+  ];
+}
+
+/** A name in its place, line under line. */
+function Label(props: { lines: readonly string[]; place: Placed | undefined; className: string }) {
+  const { lines, place, className } = props;
+  if (!place) return null;
+  return (
+    <text
+      x={place.x}
+      y={place.y}
+      textAnchor={place.anchor}
+      className={`${className} ${classes.halo}`}
+    >
+      {lines.map((line, index) => (
+        <tspan key={line} x={place.x} dy={index ? LINE : 0}>
+          {line}
+        </tspan>
+      ))}
+    </text>
   );
 }
 
@@ -213,8 +255,8 @@ function LampAt({
   at,
   scale,
   lowest,
-  width,
-  under,
+  lines,
+  label,
   chosen,
   system,
   holdStill,
@@ -228,9 +270,9 @@ function LampAt({
   at: { x: number; y: number };
   scale: Scale;
   lowest: number | undefined;
-  width: number;
-  /** Whether its name goes under it, because that of another stands over it. */
-  under: boolean;
+  /** Its name, and under it the figure that is set while it is in hand. */
+  lines: readonly string[];
+  label: Placed | undefined;
   holdStill: (held: boolean) => void;
 }) {
   const handle = useHandle({
@@ -261,8 +303,6 @@ function LampAt({
         y: (upIn(from, lamp.at) - live.y) * scale.s,
       }
     : { x: 0, y: 0 };
-  const low = under || at.y < 40;
-  const side = at.x > width - 90 ? 'end' : at.x < 90 ? 'start' : 'middle';
   return (
     <g
       role="slider"
@@ -287,26 +327,7 @@ function LampAt({
         <circle cx={at.x} cy={at.y} r={18} fill="transparent" />
         <path d={outline} className={classes.lamp} data-chosen={chosen === lamp.index} />
         <circle cx={at.x} cy={at.y} r={5} className={classes.gripShape} />
-        <text
-          x={at.x}
-          y={low ? at.y + 24 : at.y - 14}
-          textAnchor={side}
-          className={`${classes.verd} ${classes.halo}`}
-        >
-          {lamp.name}
-        </text>
-        {live || chosen === lamp.index ? (
-          <text
-            x={at.x}
-            y={low ? at.y + 40 : at.y + 24}
-            textAnchor={side}
-            className={`${classes.text} ${classes.halo}`}
-          >
-            {from === 'above'
-              ? `${lengthWords(lamp.distance_mm, system)} from the work`
-              : `${lengthWords(z, system)} over the table`}
-          </text>
-        ) : null}
+        <Label lines={lines} place={label} className={classes.verd ?? ''} />
       </g>
     </g>
   );

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { LightDrawing, WorkDrawing } from '../../../api/types';
-import { acrossIn, crowded, lampsWindow, middleOf, movedIn, type Seen, upIn } from './lamps';
+import { acrossIn, lampsWindow, middleOf, movedIn, type Seen, upIn } from './lamps';
 
 const VIEWS: Seen[] = ['above', 'seat', 'side'];
 const lamp = { x: -420, y: 380, z: 910 };
@@ -44,16 +44,6 @@ describe('lamps in a drawing', () => {
   it('do not make the drawing small when one stands across the room', () => {
     const window = lampsWindow(work, lit([{ x: 9000, y: 0, z: 500 }]), 'seat');
     expect(window.right).toBeLessThan(3500);
-  });
-
-  it('write no name over another', () => {
-    const apart = [
-      { index: 0, x: 100, y: 100 },
-      { index: 1, x: 400, y: 104 },
-    ];
-    expect([...crowded(apart)]).toEqual([]);
-    const close = [...apart, { index: 2, x: 150, y: 90 }, { index: 3, x: 160, y: 300 }];
-    expect([...crowded(close)]).toEqual([2]);
   });
 
   it('stand about the middle of the zone, tipped or flat, and of nothing at its origin', () => {

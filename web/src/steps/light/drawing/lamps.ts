@@ -47,26 +47,6 @@ export function lampsWindow(work: WorkDrawing, light: LightDrawing, from: Seen):
   };
 }
 
-const NAME_WIDE_PX = 130;
-const NAME_HIGH_PX = 22;
-
-/** Those whose name would be written over the name of one before them. */
-export function crowded(spots: readonly { index: number; x: number; y: number }[]): Set<number> {
-  const under = new Set<number>();
-  spots.forEach((spot, place) => {
-    const over = spots
-      .slice(0, place)
-      .some(
-        (other) =>
-          !under.has(other.index) &&
-          Math.abs(other.x - spot.x) < NAME_WIDE_PX &&
-          Math.abs(other.y - spot.y) < NAME_HIGH_PX,
-      );
-    if (over) under.add(spot.index);
-  });
-  return under;
-}
-
 /** The middle of the zone, about which the lamps stand. */
 export function middleOf(surface: readonly Point[]): Point {
   const count = Math.max(1, surface.length);
