@@ -57,7 +57,8 @@ def darkest_twentieth(depth: Array, weights: Array) -> float:
         return 0.0
     order = depth.argsort()
     share = weights[order].cumsum() / weights.sum()
-    return float(depth[order][min(len(order) - 1, int(np.searchsorted(share, 0.95)))])
+    # A share that reaches the limit but for rounding reaches it: left and right are told alike.
+    return float(depth[order][min(len(order) - 1, int(np.searchsorted(share, 0.95 - 1e-9)))])
 
 
 def ninths(lx: Array) -> Array:
