@@ -1451,6 +1451,34 @@ export interface components {
             support: string | null;
         };
         /**
+         * CameraArm
+         * @description An arm of its own on the same column for a camera that the support also carries.
+         */
+        "CameraArm-Input": {
+            /** Camera */
+            camera: string;
+            /** Reach Mm */
+            reach_mm: number;
+            /** Mass G */
+            mass_g?: number | null;
+            /** Joint Holds N M */
+            joint_holds_n_m?: number | null;
+        };
+        /**
+         * CameraArm
+         * @description An arm of its own on the same column for a camera that the support also carries.
+         */
+        "CameraArm-Output": {
+            /** Camera */
+            camera: string;
+            /** Reach Mm */
+            reach_mm: number;
+            /** Mass G */
+            mass_g: number | null;
+            /** Joint Holds N M */
+            joint_holds_n_m: number | null;
+        };
+        /**
          * CameraDrawing
          * @description Geometry of one camera over the work; heights in millimetres above the table top.
          *
@@ -2274,7 +2302,7 @@ export interface components {
              * Emitter
              * @enum {string}
              */
-            emitter: "rectangle" | "disc" | "ring" | "bulb" | "spot";
+            emitter: "rectangle" | "disc" | "ring" | "bulb" | "shaded bulb" | "spot";
             /**
              * Width Mm
              * @description Or the diameter.
@@ -2333,7 +2361,7 @@ export interface components {
              * Emitter
              * @enum {string}
              */
-            emitter: "rectangle" | "disc" | "ring" | "bulb" | "spot";
+            emitter: "rectangle" | "disc" | "ring" | "bulb" | "shaded bulb" | "spot";
             /**
              * Width Mm
              * @description Or the diameter.
@@ -3875,6 +3903,16 @@ export interface components {
              * @default 0
              */
             along_mm: number;
+            /**
+             * Toward Deg
+             * @description Where an arm of its own points, clockwise from away from the maker; None = toward the camera.
+             */
+            toward_deg?: number | null;
+            /**
+             * Joint Holds N M
+             * @description What the joint of an arm of its own holds.
+             */
+            joint_holds_n_m?: number | null;
         };
         /**
          * OtherLoad
@@ -3898,6 +3936,16 @@ export interface components {
              * @default 0
              */
             along_mm: number;
+            /**
+             * Toward Deg
+             * @description Where an arm of its own points, clockwise from away from the maker; None = toward the camera.
+             */
+            toward_deg: number | null;
+            /**
+             * Joint Holds N M
+             * @description What the joint of an arm of its own holds.
+             */
+            joint_holds_n_m: number | null;
         };
         /**
          * Outcome
@@ -4194,6 +4242,12 @@ export interface components {
              */
             tether?: boolean | null;
             /**
+             * Arms
+             * @description Cameras beside the first that have an arm of their own on this column.
+             * @default []
+             */
+            arms: components["schemas"]["CameraArm-Input"][];
+            /**
              * Loads
              * @default []
              */
@@ -4266,6 +4320,12 @@ export interface components {
              * @description Whether a second fixing keeps what it carries from falling.
              */
             tether: boolean | null;
+            /**
+             * Arms
+             * @description Cameras beside the first that have an arm of their own on this column.
+             * @default []
+             */
+            arms: components["schemas"]["CameraArm-Output"][];
             /**
              * Loads
              * @default []
@@ -5153,7 +5213,7 @@ export interface components {
              * Form
              * @enum {string}
              */
-            form: "floor tripod" | "tripod with horizontal arm" | "boom stand" | "desk arm" | "table clamp pole" | "table-top stand" | "crossbar on two stands" | "wall-to-wall pole" | "ceiling arm" | "hand-built";
+            form: "floor tripod" | "tripod with horizontal arm" | "boom stand" | "desk arm" | "table clamp pole" | "table-top stand" | "crossbar on two stands" | "wall-to-wall pole" | "ceiling arm" | "gooseneck" | "hanging tube" | "pipe clamp" | "hand-built";
             /** Anchor */
             anchor?: ("floor" | "table" | "wall" | "ceiling" | "shelf") | null;
             /**
@@ -5269,7 +5329,7 @@ export interface components {
              * Form
              * @enum {string}
              */
-            form: "floor tripod" | "tripod with horizontal arm" | "boom stand" | "desk arm" | "table clamp pole" | "table-top stand" | "crossbar on two stands" | "wall-to-wall pole" | "ceiling arm" | "hand-built";
+            form: "floor tripod" | "tripod with horizontal arm" | "boom stand" | "desk arm" | "table clamp pole" | "table-top stand" | "crossbar on two stands" | "wall-to-wall pole" | "ceiling arm" | "gooseneck" | "hanging tube" | "pipe clamp" | "hand-built";
             /** Anchor */
             anchor: ("floor" | "table" | "wall" | "ceiling" | "shelf") | null;
             /**

@@ -38,6 +38,7 @@ export function placedSupport(
     sandbag_on: null,
     clamped_down: false,
     tether: null,
+    arms: [],
     loads: [],
   };
 }

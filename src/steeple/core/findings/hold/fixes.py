@@ -29,6 +29,9 @@ from steeple.core.study.hold.study import HoldStudy, study_support
 from steeple.core.study.plan_study import CameraStudy
 
 _FEET_TRIED = 4
+_LEG_STEP_DEG = 30
+_AT_THE_LEGS = ("wall", "door", "drawer", "walkway", "stool", "seat", "person", "zone", "edge")
+"""What the legs of a stand may meet."""
 
 
 def hold_moves(scene: CameraStudy) -> Iterator[Proposal]:
@@ -109,6 +112,21 @@ def _legs(hold: HoldStudy) -> Iterator[Proposal]:
             action=say("Turn the stand until one leg points under the boom"),
             changes=(Change(path=_at(hold, "legs_toward_deg"), value=None),),
         )
+    if hold.placement is None or not hold.placement.feet:
+        return
+    met = {one.kind for one in hold.placement.clashes}
+    if not met & set(_AT_THE_LEGS):
+        return
+    now = hold.support.placed.legs_toward_deg
+    for turn in range(0, 360, _LEG_STEP_DEG):
+        if now is None or abs((turn - now + 180.0) % 360.0 - 180.0) > 1.0:
+            yield Proposal(
+                action=say(
+                    "Turn its legs until one points to {clock}", clock=clock_words(float(turn))
+                ),
+                changes=(Change(path=_at(hold, "legs_toward_deg"), value=float(turn)),),
+                family="legs",
+            )
 
 
 def _balance(hold: HoldStudy) -> Iterator[Proposal]:

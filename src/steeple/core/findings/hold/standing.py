@@ -13,6 +13,7 @@ from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.hold.figures import sandbag_best
 from steeple.core.study.hold.joining import joined
 from steeple.core.study.hold.study import HoldStudy
+from steeple.core.study.inputs.support_forms import BENT, CLAMPED
 from steeple.core.study.lens.study import LensStudy
 from steeple.core.study.plan_study import CameraStudy
 
@@ -24,7 +25,7 @@ WOBBLE_PX = 1.0
 def _stands(hold: HoldStudy) -> bool:
     """Whether it stands on feet, so that it could tip."""
     form = hold.support.gear.form
-    clamped = hold.support.anchor == "table" and form in ("desk arm", "table clamp pole")
+    clamped = hold.support.anchor == "table" and form in CLAMPED
     return (
         hold.support.anchor in ("floor", "table") and hold.support.model != "hung" and not clamped
     )
@@ -178,7 +179,7 @@ def sags(scene: CameraStudy) -> Judgement | None:
     if hold.bending is None:
         out = hold.support.has_boom and hold.placement.reach_mm > _SHORT_MM
         bends = out or hold.support.model in ("bar", "pole")
-        if not bends or hold.placement.short_mm or hold.support.gear.form == "desk arm":
+        if not bends or hold.placement.short_mm or hold.support.gear.form in BENT:
             return None
         return Judgement(
             verdict="unknown",

@@ -35,7 +35,7 @@ CAUTIONS: tuple[CautionRule, ...] = (
         "a bulb or a spot is placed, which grow hot",
         "Bulbs and spots grow hot: keep the distance that their plate tells to anything that can "
         "burn, above all to cloth, paper, gels and diffusers, and let them cool before you touch them.",
-        lambda scene: _has_lamp(scene, "bulb", "spot"),
+        lambda scene: _has_lamp(scene, "bulb", "shaded bulb", "spot"),
     ),
     CautionRule(
         "bright-lamp",

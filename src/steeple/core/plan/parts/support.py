@@ -16,6 +16,7 @@ from steeple.core.plan.values import (
     PlaceMm,
     ReachMm,
     Slug,
+    TorqueNm,
     WeightG,
 )
 
@@ -43,6 +44,23 @@ class OtherLoad(Part):
         description="From the column toward the camera; on a bar or pole from its middle to the "
         "right or away. Negative is the other way.",
     )
+    toward_deg: AzimuthDeg | None = Field(
+        default=None,
+        description="Where an arm of its own points, clockwise from away from the maker; None = toward "
+        "the camera.",
+    )
+    joint_holds_n_m: TorqueNm | None = Field(
+        default=None, description="What the joint of an arm of its own holds."
+    )
+
+
+class CameraArm(Part):
+    """An arm of its own on the same column for a camera that the support also carries."""
+
+    camera: Slug
+    reach_mm: ReachMm
+    mass_g: MassG | None = None
+    joint_holds_n_m: TorqueNm | None = None
 
 
 class PlacedSupport(Part):
@@ -79,5 +97,10 @@ class PlacedSupport(Part):
     )
     tether: bool | None = Field(
         default=None, description="Whether a second fixing keeps what it carries from falling."
+    )
+    arms: tuple[CameraArm, ...] = Field(
+        default=(),
+        max_length=LOAD_LIMIT,
+        description="Cameras beside the first that have an arm of their own on this column.",
     )
     loads: tuple[OtherLoad, ...] = Field(default=(), max_length=LOAD_LIMIT)

@@ -19,7 +19,7 @@ from steeple.core.hold.spans import SpanOption, least_at_or_over, nearest_option
 from steeple.core.hold.tipping import feet_of, footprint
 from steeple.core.study.hold.clashes import Member, Placement, Spot, clashes_of, shelf_of
 from steeple.core.study.inputs.support import GivenSupport, overhead_at, screw_limits
-from steeple.core.study.inputs.support_forms import COLUMN_CLEAR_MM
+from steeple.core.study.inputs.support_forms import CLAMPED, COLUMN_CLEAR_MM
 
 CLASH_COST = 3000.0
 SHORT_COST = 4.0
@@ -172,7 +172,7 @@ def _feet_points(
     spacing = support.gear.footprint_mm
     if spacing is None or support.anchor not in ("floor", "table") or support.model == "hung":
         return ()
-    if support.anchor == "table" and support.gear.form in ("desk arm", "table clamp pole"):
+    if support.anchor == "table" and support.gear.form in CLAMPED:
         return ()
     turn = support.placed.legs_toward_deg
     if turn is None:

@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.holding.adapter import Adapter
-from steeple.core.plan.parts.support import PlacedSupport
+from steeple.core.plan.gear.holding.support import Joint
+from steeple.core.plan.parts.support import Foot, OtherLoad, PlacedSupport
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.sentence import Quantity, mm
 from steeple.core.study.base.step import Context, carried
@@ -247,11 +249,84 @@ def study_hold(ctx: Context) -> SupportStudy | None:
         )
 
     known = [lens for lens in lenses if lens is not None and lens.sight is not None]
+    if len(known) > 1 and plan.supports[index].arms:
+        return _with_arms(ctx, index, known)
     if len(known) < 2:
         found = [study(lens, None, ctx.assumptions) for lens in known]
     else:
         alone = [study(lens, None, Assumptions()) for lens in known]
         found = [study(lens, shared_by(alone, lens), ctx.assumptions) for lens in known]
+    cameras = tuple(one for one in found if one is not None)
+    return SupportStudy(cameras) if cameras else None
+
+
+def _with_arms(ctx: Context, index: int, lenses: Sequence[LensStudy]) -> SupportStudy | None:
+    """A column with several arms: the cameras without an arm of their own share the first; it stands where the
+    first of them needs it, and each arm bears its camera, column and foot all of them."""
+    plan = ctx.plan
+    placed = plan.supports[index]
+    arms = {one.camera: one for one in placed.arms}
+    on_first = [one for one in lenses if one.camera.id not in arms] or list(lenses[:1])
+    of_their_own = [one for one in lenses if one not in on_first]
+
+    def study(
+        part: PlacedSupport, lens: LensStudy, shared: Shared | None, assumptions: Assumptions
+    ) -> HoldStudy | None:
+        return study_support(
+            part, lens, at=f"supports/{index}", plan=plan, adapters=plan.adapters,
+            assumptions=assumptions, shared=shared,
+        )  # fmt: skip
+
+    first = study(placed, on_first[0], None, Assumptions())
+    if first is None or first.placement is None:
+        return None
+    foot = first.placement.foot
+
+    def load(lens: LensStudy) -> OtherLoad:
+        """A camera as the others have it: on an arm of its own, so far out and that way."""
+        held = held_camera(lens, Assumptions())
+        assert held is not None
+        x, y = held.screw.x - foot.x, held.screw.y - foot.y
+        arm = arms.get(lens.camera.id)
+        mass = held.mass_g + first.support.head_g + ((arm.mass_g or 0.0) / 2 if arm else 0.0)
+        return OtherLoad(
+            name=f"{lens.camera.body.name} ({lens.camera.id})", mass_g=min(mass, 50_000.0), arm="own",
+            along_mm=min(math.hypot(x, y), 5_000.0),
+            toward_deg=math.degrees(math.atan2(x, y)) % 360.0,
+            joint_holds_n_m=arm.joint_holds_n_m if arm else None,
+        )  # fmt: skip
+
+    found: list[HoldStudy | None] = []
+    main = placed.model_copy(
+        update={"loads": (*placed.loads, *(load(one) for one in of_their_own))}
+    )
+    alone = [study(main, lens, None, Assumptions()) for lens in on_first]
+    for lens in on_first:
+        shared = shared_by(alone, lens) if len(on_first) > 1 else None
+        found.append(study(main, lens, shared, ctx.assumptions))
+    for lens in of_their_own:
+        arm = arms[lens.camera.id]
+        others = [one for one in lenses if one is not lens]
+        joints = () if arm.joint_holds_n_m is None else (
+            Joint(name="arm of its own", holds_n_m=arm.joint_holds_n_m),
+        )  # fmt: skip
+        own = placed.model_copy(
+            update={
+                "gear": placed.gear.model_copy(
+                    update={
+                        "reach_mm": arm.reach_mm, "rated_reach_mm": arm.reach_mm, "tube_mm": None,
+                        "joints": joints, "behind_mm": None, "counterweight_g": None,
+                    }
+                ),
+                "foot": Foot(x_mm=foot.x, y_mm=foot.y),
+                "counterweight_g": None,
+                "loads": (
+                    *(one for one in placed.loads if one.arm == "own"),
+                    *(load(one) for one in others),
+                ),
+            }
+        )  # fmt: skip
+        found.append(study(own, lens, None, ctx.assumptions))
     cameras = tuple(one for one in found if one is not None)
     return SupportStudy(cameras) if cameras else None
 

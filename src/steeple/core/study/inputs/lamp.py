@@ -14,7 +14,14 @@ from steeple.core.geometry.kernels import Array
 from steeple.core.geometry.vectors import Vector, heading
 from steeple.core.geometry.workplane import WorkPlane
 from steeple.core.light.colour import mired
-from steeple.core.light.emitters import NO_TABLES, Emitter, axis_intensity, exponent_of, light_at
+from steeple.core.light.emitters import (
+    NO_TABLES,
+    Emitter,
+    Shape,
+    axis_intensity,
+    exponent_of,
+    light_at,
+)
 from steeple.core.light.ies import Photometry, read_ies
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.lights.fixture import Fixture
@@ -37,9 +44,30 @@ for a left-handed one. They are counted from the work as it lies: before an ease
 square to the canvas. Our own planning values: the dome says where it is better."""
 UPRIGHT_DEG, UPRIGHT_KEY = 45.0, (348.0, 34.0, 1150.0)
 """From that tilt on the maker stands before the work, and the first lamp begins higher, over the head."""
-USUAL_BEAM_DEG = {"rectangle": 120.0, "disc": 120.0, "ring": 120.0, "spot": 30.0, "bulb": 179.5}
-USUAL_WIDTH_MM = {"rectangle": 300.0, "disc": 120.0, "ring": 350.0, "spot": 80.0, "bulb": 60.0}
+USUAL_BEAM_DEG = {
+    "rectangle": 120.0,
+    "disc": 120.0,
+    "ring": 120.0,
+    "spot": 30.0,
+    "bulb": 179.5,
+    "shaded bulb": 100.0,
+}
+USUAL_WIDTH_MM = {
+    "rectangle": 300.0,
+    "disc": 120.0,
+    "ring": 350.0,
+    "spot": 80.0,
+    "bulb": 60.0,
+    "shaded bulb": 150.0,
+}
 USUAL_CCT_K = 5600.0
+SHAPES: Mapping[str, Shape] = MappingProxyType(
+    {
+        "rectangle": "rectangle", "disc": "disc", "ring": "ring", "bulb": "bulb", "spot": "disc",
+        "shaded bulb": "disc",
+    }
+)  # fmt: skip
+"""The area of light that each kind of lamp is: the open end of a shade, the lens of a spot."""
 RING_HOLE = 0.72
 """Inner by outer diameter of a ring lamp; a planning value of our own."""
 UNKNOWN_CD = 1000.0
@@ -232,7 +260,7 @@ def emitter_of(
     """A fixture as an area of light in its place. A file that is among ``measured`` rules where its
     light goes; one that is not is told by its beam angle alone."""
     width, height = lamp_size(fixture)
-    shape = "disc" if fixture.emitter == "spot" else fixture.emitter
+    shape = SHAPES[fixture.emitter]
     return Emitter(
         shape=shape,
         centre=centre,

@@ -45,9 +45,16 @@ FORMS: Mapping[Form, Traits] = MappingProxyType(
         "crossbar on two stands": Traits("bar", "floor", 150, 0, 8, 20, "a bar across the table"),
         "wall-to-wall pole": Traits("pole", "wall", 150, 0, 12, 15, "a pole jammed between walls"),
         "ceiling arm": Traits("hung", "ceiling", 60, 60, 10, 3, "fixed overhead for good"),
+        "gooseneck": Traits("column", "table", 0, 60, 2.5, 2, "a bending neck, clamped to the table"),
+        "hanging tube": Traits("hung", "ceiling", 60, 60, 6, 8, "a tube that hangs from a pole or beam"),
+        "pipe clamp": Traits("hung", "ceiling", 40, 60, 9, 5, "a clamp on a pipe overhead"),
         "hand-built": Traits("bar", "floor", 120, 0, 6, 45, "a frame of pipe"),
     }
 )  # fmt: skip
+CLAMPED = ("desk arm", "table clamp pole", "gooseneck")
+"""Forms that are clamped to the edge of a table and do not stand on feet there."""
+BENT = ("desk arm", "gooseneck")
+"""Forms of many joints or of a bending neck, whose sag no tube says."""
 COLUMN_CLEAR_MM = 60.0
 """A column keeps this far from the table edge."""
 ON_TABLE = ("table", "shelf")

@@ -93,6 +93,9 @@ Form = Literal[
     "crossbar on two stands",
     "wall-to-wall pole",
     "ceiling arm",
+    "gooseneck",
+    "hanging tube",
+    "pipe clamp",
     "hand-built",
 ]
 

@@ -30,7 +30,7 @@ class Fixture(Part):
     """A lamp. Either the flux or the illuminance at one metre says how bright it is."""
 
     name: Name
-    emitter: Literal["rectangle", "disc", "ring", "bulb", "spot"]
+    emitter: Literal["rectangle", "disc", "ring", "bulb", "shaded bulb", "spot"]
     width_mm: ExtentMm | None = Field(default=None, description="Or the diameter.")
     height_mm: ExtentMm | None = None
     flux_lm: FluxLm | None = None

@@ -6,7 +6,7 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from steeple.core.geometry.vectors import Vector
+from steeple.core.geometry.vectors import Vector, heading
 from steeple.core.hold.beams import Beam, PointLoad, Stretch, tube
 from steeple.core.hold.joints import allowed_load_g
 from steeple.core.plan.parts.support import OtherLoad
@@ -88,7 +88,15 @@ def loads_of(support: GivenSupport, held: Held, placement: Placement, links: int
 
 def load_place(placement: Placement, load: OtherLoad) -> Vector:
     """Where another thing on a support hangs."""
-    return placement.root.plus(placement.toward.times(load.along_mm))
+    return placement.root.plus(arm_way(placement, load).times(load.along_mm))
+
+
+def arm_way(placement: Placement, load: OtherLoad) -> Vector:
+    """The way in which the arm of another thing points, level; that of the camera's arm where it has none of
+    its own, or none was said."""
+    if load.arm == "shared" or load.toward_deg is None:
+        return placement.toward
+    return heading(load.toward_deg)
 
 
 def tube_of(support: GivenSupport, length_mm: float) -> tuple[Stretch, ...] | None:

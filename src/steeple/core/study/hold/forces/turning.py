@@ -9,7 +9,7 @@ from steeple.core.hold.joints import torque_n_m
 from steeple.core.study.hold.clashes import Placement
 from steeple.core.study.hold.forces.balance import arm_moments, counterweight_at, counterweight_g
 from steeple.core.study.hold.forces.load import Held
-from steeple.core.study.hold.forces.statics import Loads
+from steeple.core.study.hold.forces.statics import Loads, arm_way
 from steeple.core.study.inputs.support import GivenSupport
 
 
@@ -40,9 +40,10 @@ def torques_of(
     """
     root = arm_moments(support, held, placement, loads)
     root -= counterweight_g(support, held, placement, loads) * counterweight_at(support)
-    own = sum(
-        one.along_mm * (one.mass_g or 0.0) for one in support.placed.loads if one.arm == "own"
-    )
+    arms = [one for one in support.placed.loads if one.arm == "own"]
+    together = placement.toward.times(root)
+    for one in arms:
+        together = together.plus(arm_way(placement, one).times(one.along_mm * (one.mass_g or 0.0)))
     aside_x = sum(one.mass_g * (one.at.x - held.ball.x) for one in held.weights)
     aside_y = sum(one.mass_g * (one.at.y - held.ball.y) for one in held.weights)
     camera = torque_n_m([(1.0, math.hypot(aside_x, aside_y))])
@@ -50,8 +51,17 @@ def torques_of(
     for joint in support.gear.joints:
         of_head = any(word in joint.name.lower() for word in BALL_WORDS) or not support.has_boom
         below = any(word in joint.name.lower() for word in COLUMN_WORDS)
-        torque = camera if of_head else abs(torque_n_m([(1.0, root + (own if below else 0.0))]))
+        torque = camera if of_head else torque_n_m([(1.0, together.length if below else abs(root))])
         found.append(
             Torque(name=joint.name, torque_n_m=torque, holds_n_m=joint.holds_n_m, of_head=of_head)
         )
+    found += [
+        Torque(
+            name=f"joint of {one.name}",
+            torque_n_m=torque_n_m([(one.mass_g or 0.0, abs(one.along_mm))]),
+            holds_n_m=one.joint_holds_n_m,
+        )
+        for one in arms
+        if one.joint_holds_n_m is not None
+    ]
     return tuple(found)
