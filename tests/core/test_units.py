@@ -9,7 +9,14 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from steeple.core.errors import InputError
-from steeple.core.units import MM_PER_INCH, finite, length_words, positive, quantity_words
+from steeple.core.units import (
+    MM_PER_INCH,
+    finite,
+    length_words,
+    mass_words,
+    positive,
+    quantity_words,
+)
 from tests.reference.loader import HERE, load
 
 ROWS = load(HERE / "length_words.json")["rows"]
@@ -69,3 +76,12 @@ def test_what_is_not_positive_is_refused(value: float) -> None:
         positive(value, "focal_mm")
     assert (caught.value.code, caught.value.field) == ("out-of-range", "focal_mm")
     assert caught.value.allowed == "greater than 0"
+
+
+def test_masses_are_said_in_the_units_of_the_maker() -> None:
+    assert mass_words(1354) == "1.35 kg"
+    assert mass_words(850) == "850 g"
+    assert mass_words(453.59237, "in") == "1 lb"
+    assert mass_words(240, "in") == "8.5 oz"
+    assert mass_words(1354, "in") == "2.99 lb"
+    assert quantity_words(5000, "g", "in") == "11.02 lb"

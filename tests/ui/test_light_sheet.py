@@ -256,6 +256,7 @@ def test_a_lamp_is_moved_from_the_seat_and_from_the_side_by_pointer(opened: Open
 
 def test_a_stand_that_is_too_short_is_said_and_mended(opened: Opener) -> None:
     page = opened(SOUND, "light")
+    page.get_by_text("stand, gel, what it is turned to").click()
     most = page.get_by_role("textbox", name="Highest its stand holds it")
     most.fill("62")
     most.press("Enter")

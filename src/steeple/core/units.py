@@ -153,14 +153,26 @@ def exact_words(value: float, places: int) -> str:
     return "0" if text == "-0" else text
 
 
-def mass_words(mass_g: float) -> str:
-    """Say a mass: ``850 g``, from a kilogram on ``1.35 kg``.
+G_PER_OUNCE, OUNCES_PER_POUND = 28.349523125, 16
+"""The avoirdupois ounce, by definition of the pound of 453.59237 g."""
+
+
+def mass_words(mass_g: float, system: UnitSystem = "cm") -> str:
+    """Say a mass: ``850 g``, from a kilogram on ``1.35 kg``; with inches ``9.5 oz``, from a pound on
+    ``3.1 lb``.
 
     Parameters
     ----------
     mass_g
         in grams, ≥ 0.
+    system
+        the unit system that lengths are said in.
     """
+    if system == "in":
+        ounces = mass_g / G_PER_OUNCE
+        if abs(ounces) < OUNCES_PER_POUND - 0.05:
+            return f"{exact_words(ounces, 1)} oz"
+        return f"{exact_words(ounces / OUNCES_PER_POUND, 2)} lb"
     if abs(mass_g) < 999.5:
         return f"{exact_words(mass_g, 0)} g"
     return f"{exact_words(mass_g / 1000.0, 2)} kg"
@@ -204,7 +216,7 @@ def quantity_words(value: float, unit: Unit, system: UnitSystem) -> str:
     if unit == "iso":
         return f"ISO {exact_words(value, 0)}"
     if unit == "g":
-        return mass_words(value)
+        return mass_words(value, system)
     if unit == "seconds" and 0 < value < 1:
         return f"1/{exact_words(1 / value, 0)} s"
     return exact_words(value, _PLACES[unit]) + _SUFFIX.get(unit, "")

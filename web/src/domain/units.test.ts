@@ -82,6 +82,8 @@ describe('other figures', () => {
 
 it('masses and torques are said with their unit', () => {
   expect(quantityWords({ value: 849.6, unit: 'g' }, 'cm')).toBe('850 g');
-  expect(quantityWords({ value: 1354, unit: 'g' }, 'in')).toBe('1.35 kg');
+  expect(quantityWords({ value: 1354, unit: 'g' }, 'cm')).toBe('1.35 kg');
+  expect(quantityWords({ value: 1354, unit: 'g' }, 'in')).toBe('2.99 lb');
+  expect(quantityWords({ value: 240, unit: 'g' }, 'in')).toBe('8.5 oz');
   expect(quantityWords({ value: 3.456, unit: 'n_m' }, 'cm')).toBe('3.46 Nm');
 });

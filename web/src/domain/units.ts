@@ -109,8 +109,16 @@ const SUFFIX: Partial<Record<Unit, string>> = {
   cd_m2: ' cd/m²',
 };
 
+/** The avoirdupois ounce in grams. */
+export const G_PER_OUNCE = 28.349523125;
+
 /** A mass: `850 g`, from a kilogram on `1.35 kg`. */
-export function massWords(g: number): string {
+export function massWords(g: number, system: UnitSystem): string {
+  if (system === 'in') {
+    const ounces = g / G_PER_OUNCE;
+    if (Math.abs(ounces) < 15.95) return `${exactWords(ounces, 1)} oz`;
+    return `${exactWords(ounces / 16, 2)} lb`;
+  }
   return Math.abs(g) < 999.5 ? `${exactWords(g, 0)} g` : `${exactWords(g / 1000, 2)} kg`;
 }
 
@@ -120,7 +128,7 @@ export function quantityWords(quantity: Quantity, system: UnitSystem): string {
   if (unit === 'mm') return lengthWords(value, system);
   if (unit === 'f_number') return `f/${exactWords(value, 1)}`;
   if (unit === 'iso') return `ISO ${exactWords(value, 0)}`;
-  if (unit === 'g') return massWords(value);
+  if (unit === 'g') return massWords(value, system);
   if (unit === 'seconds' && value > 0 && value < 1) return `1/${exactWords(1 / value, 0)} s`;
   return exactWords(value, PLACES[unit]) + (SUFFIX[unit] ?? '');
 }

@@ -27,7 +27,8 @@ export const FigureField = memo(function FigureField({
   const stored = fieldText(field.form, value, system);
   const [draft, setDraft] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
-  const unit = field.form === 'length' ? system : field.unit;
+  const spelled = field.form === 'mass' && system === 'in';
+  const unit = field.form === 'length' ? system : spelled ? '' : field.unit;
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new stored value ends the draft
   useEffect(() => {

@@ -2,7 +2,9 @@
 import type { PlanField } from '../api/types';
 import {
   exactWords,
+  G_PER_OUNCE,
   lengthDigits,
+  massWords,
   parseLength,
   parseNumber,
   type UnitSystem,
@@ -26,16 +28,24 @@ export function fieldAt(fields: Fields, pointer: string): FieldInfo | undefined 
 export function fieldText(form: FieldForm, value: unknown, system: UnitSystem): string {
   if (value === null || value === undefined) return '';
   if (typeof value !== 'number') return String(value);
+  if (form === 'mass' && system === 'in') return massWords(value, system);
   if (form === 'share') return exactWords(value * 100, 1);
   return form === 'length' ? lengthDigits(value, system) : exactWords(value, 4);
 }
 
-/** A mass as typed: "850", "850 g", "1,2 kg". Grams, or null. */
+const GRAMS: Record<string, number> = { g: 1, kg: 1000, oz: G_PER_OUNCE, lb: 16 * G_PER_OUNCE };
+
+/** A mass as typed: "850", "850 g", "1,2 kg", "3 lb 2 oz". Grams, or null. */
 export function parseMass(text: string): number | null {
-  const match = /^(.*?)\s*(g|kg)?$/i.exec(text.trim());
+  const both = /^(.+?)\s*lb\s+(.+?)\s*oz$/i.exec(text.trim());
+  if (both) {
+    const [pounds, ounces] = [parseNumber(both[1] ?? ''), parseNumber(both[2] ?? '')];
+    return pounds === null || ounces === null ? null : (16 * pounds + ounces) * G_PER_OUNCE;
+  }
+  const match = /^(.*?)\s*(g|kg|oz|lb)?$/i.exec(text.trim());
   const number = parseNumber(match?.[1] ?? '');
   if (number === null) return null;
-  return match?.[2]?.toLowerCase() === 'kg' ? number * 1000 : number;
+  return number * (GRAMS[match?.[2]?.toLowerCase() ?? 'g'] ?? 1);
 }
 
 export type Read = { value: number | string | null } | { refusal: string };

@@ -1,12 +1,17 @@
 /** The parts between support and camera in the order in which they go together, ends in words. */
 import type { HoldDrawing } from '../../api/types';
 import { massWords } from '../../domain/units';
+import { useSheet } from '../../saving/context';
 import compare from '../../ui/Compare.module.css';
+import { useUnits } from '../../ui/units';
 import classes from './hold.module.css';
 
 export function PartsInOrder({ hold }: { hold: HoldDrawing }) {
+  const { cupboard } = useSheet();
+  const { system } = useUnits();
   if (!hold.joined) return null;
-  const missing = hold.parts.filter((part) => !part.owned).length;
+  const atHome = new Set(cupboard.adapters.map((one) => one.gear.name));
+  const missing = hold.parts.filter((part) => !part.owned && !atHome.has(part.name)).length;
   return (
     <section className={classes.chain} aria-label="Parts in order">
       <h2>How it screws together</h2>
@@ -21,8 +26,10 @@ export function PartsInOrder({ hold }: { hold: HoldDrawing }) {
               <Ends below={part.below} /> {part.joins}
             </span>
             <b>{part.name}</b>
-            {part.owned ? null : <em>still to get</em>}
-            {part.rated_load_g ? <small>rated {massWords(part.rated_load_g)}</small> : null}
+            {part.owned ? null : (
+              <em>{atHome.has(part.name) ? 'in your cupboard' : 'still to get'}</em>
+            )}
+            {part.rated_load_g ? <small>rated {massWords(part.rated_load_g, system)}</small> : null}
           </li>
         ))}
       </ol>

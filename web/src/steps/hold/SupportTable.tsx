@@ -4,10 +4,11 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { sentencesOf } from '../../api/client';
 import type { SupportRow } from '../../api/types';
-import { exactWords, massWords } from '../../domain/units';
+import { exactWords, massWords, type UnitSystem } from '../../domain/units';
 import { useSheet } from '../../saving/context';
 import compare from '../../ui/Compare.module.css';
 import { Sentence } from '../../ui/Sentence';
+import { useUnits } from '../../ui/units';
 import { VerdictMark } from '../../ui/VerdictMark';
 import { SmallRig } from './drawing/SmallRig';
 import classes from './hold.module.css';
@@ -41,7 +42,7 @@ export function SupportTable({
       onToggle={(event) => setOpen(event.currentTarget.open)}
     >
       <summary>
-        <h2>What else could hold it there?</h2>
+        <h2>{wanted ? 'What could hold it there?' : 'What else could hold it there?'}</h2>
       </summary>
       {found.isError ? <p role="alert">{sentencesOf(found.error)[0]}</p> : null}
       {open && !found.data && !found.isError ? (
@@ -98,19 +99,19 @@ function wobbleWords(row: SupportRow): string {
 }
 
 /** The figures of a row, each with its name; what is not known is left out. */
-function figuresOf(row: SupportRow): [string, string][] {
+function figuresOf(row: SupportRow, system: UnitSystem): [string, string][] {
   const found: [string, string | null][] = [
     [
       'load',
       row.load_g === null
         ? null
-        : `${massWords(row.load_g)} of ${row.allowed_g === null ? 'unknown' : massWords(row.allowed_g)}`,
+        : `${massWords(row.load_g, system)} of ${row.allowed_g === null ? 'unknown' : massWords(row.allowed_g, system)}`,
     ],
-    ['may carry besides', row.spare_g === null ? null : massWords(row.spare_g)],
+    ['may carry besides', row.spare_g === null ? null : massWords(row.spare_g, system)],
     ['stands by itself', row.tipping === null ? null : `${ratio(row.tipping)}, 1.5 is needed`],
     ['knocked', row.tipping_knocked === null ? null : ratio(row.tipping_knocked)],
-    ['sandbag', row.sandbag_g ? massWords(row.sandbag_g) : null],
-    ['counterweight', row.counterweight_g ? massWords(row.counterweight_g) : null],
+    ['sandbag', row.sandbag_g ? massWords(row.sandbag_g, system) : null],
+    ['counterweight', row.counterweight_g ? massWords(row.counterweight_g, system) : null],
     [
       'joint',
       row.torque_share === null
@@ -128,6 +129,7 @@ function figuresOf(row: SupportRow): [string, string][] {
 
 function Row({ row }: { row: SupportRow }) {
   const { evaluation } = useSheet();
+  const { system } = useUnits();
   const { table, table_height_mm: tableHeight } = evaluation.drawings.work;
   return (
     <section className={classes.row} data-present={row.present || undefined} aria-label={row.name}>
@@ -170,7 +172,7 @@ function Row({ row }: { row: SupportRow }) {
         <details className={classes.rowFigures}>
           <summary>figures</summary>
           <dl>
-            {figuresOf(row).map(([name, value]) => (
+            {figuresOf(row, system).map(([name, value]) => (
               <div key={name}>
                 <dt>{name}</dt>
                 <dd>{value}</dd>

@@ -12,6 +12,7 @@ import { Tick } from '../../fields/Tick';
 import { useEntries } from '../../fields/useEntries';
 import { useSheet } from '../../saving/context';
 import { namesById } from '../../sheet/cameras';
+import { useUnits } from '../../ui/units';
 import classes from './hold.module.css';
 
 const LIMIT = 6;
@@ -30,6 +31,7 @@ const ARMS = [
 
 export function ThingsOnIt({ hold }: { hold: HoldDrawing }) {
   const { plan } = useSheet();
+  const { system } = useUnits();
   const loads = plan.supports[hold.index]?.loads ?? [];
   const { put, add, remove } = useEntries<OtherLoad>(`/supports/${hold.index}/loads`);
   const words = loads.length ? loads.map((one) => one.name).join(', ') : 'the camera alone';
@@ -39,7 +41,8 @@ export function ThingsOnIt({ hold }: { hold: HoldDrawing }) {
       <ul className={classes.things}>
         {hold.things.map((thing) => (
           <li key={`${thing.index}`}>
-            <b>{thing.name}</b> {thing.mass_g === null ? 'not weighed' : massWords(thing.mass_g)} ·{' '}
+            <b>{thing.name}</b>{' '}
+            {thing.mass_g === null ? 'not weighed' : massWords(thing.mass_g, system)} ·{' '}
             <span>{thing.moves}</span>
           </li>
         ))}

@@ -19,6 +19,7 @@ import { FigureList } from '../../sheet/FigureList';
 import type { SheetProps } from '../../sheet/step';
 import sheet from '../../ui/SheetLayout.module.css';
 import { useUnits } from '../../ui/units';
+import { BestAnswers } from './BestAnswers';
 import { Comparison } from './Comparison';
 import { SideView } from './drawing/SideView';
 import { frameChoices, readFrame } from './frames';
@@ -59,14 +60,7 @@ export function LensSheet({ findings }: SheetProps) {
     <>
       <AnswerLine step="lens" />
       <CupboardOffers />
-      {drawing ? (
-        <Drawings drawing={drawing} notes={notes} />
-      ) : (
-        <p className={sheet.empty}>
-          The drawing begins when camera and lens are known. Take them from the cupboard below, or
-          type in the figures from their data sheets.
-        </p>
-      )}
+      {drawing ? <Drawings drawing={drawing} notes={notes} /> : <BestAnswers />}
       {drawing ? <WorkItOut owned={owned} /> : null}
       <div className={sheet.inputs}>
         <BodyChoice onOwn={() => setTyping('body')} />

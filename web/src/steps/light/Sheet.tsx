@@ -10,7 +10,6 @@ import { useSheet } from '../../saving/context';
 import { AnswerLine } from '../../sheet/AnswerLine';
 import { FigureList } from '../../sheet/FigureList';
 import { Sentence } from '../../ui/Sentence';
-import sheet from '../../ui/SheetLayout.module.css';
 import { useUnits } from '../../ui/units';
 import { Cards } from './Cards';
 import { GlareWays } from './choices/GlareWays';
@@ -28,9 +27,10 @@ import { useDome } from './useDome';
 import { Windows } from './Windows';
 
 export function LightSheet() {
-  const { plan, camera: inHand } = useSheet();
+  const { plan, cupboard, camera: inHand } = useSheet();
   const camera = inHand.index;
   const light = inHand.result?.drawings.light ?? null;
+  const canBegin = !plan.lights.length && !light && cupboard.fixtures.length > 0;
   return (
     <>
       <AnswerLine step="light" />
@@ -41,7 +41,7 @@ export function LightSheet() {
       ) : (
         <Empty />
       )}
-      <PlaceThem />
+      <PlaceThem atOnce={canBegin} key={canBegin ? 'begin' : 'later'} />
       <Lamps camera={camera} />
       <TakeLamp />
       {plan.lights.length || plan.cards.length ? <Cards drawn={light?.cards ?? []} /> : null}
@@ -78,7 +78,7 @@ function Wishes() {
 
 function Empty() {
   return (
-    <p className={sheet.empty}>
+    <p className={classes.quiet}>
       With the first lamp the dome appears: every direction that it could come from, washed with ink
       where your hands, head or camera would stand in its light.
     </p>

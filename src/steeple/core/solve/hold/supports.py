@@ -270,7 +270,7 @@ def _row(scene: CameraStudy, study: HoldStudy, *, mine: bool, present: bool) -> 
 
 def _decides(study: HoldStudy, found: Sequence[Finding], joint_share: float | None) -> Sentence:
     """The figure that is nearest to its limit, or the title of what fails."""
-    if found and found[0].verdict == "fails":
+    if found and (found[0].verdict == "fails" or study.placement is None):
         return found[0].title
     loads, tipping = study.loads, study.tipping
     near: list[tuple[float, Sentence]] = []

@@ -16,6 +16,7 @@ from steeple.core.study.light.dome import (
     best_of,
     dome,
     lamp_in,
+    merit,
     seen_by_too,
     soft_mm,
     soft_words,
@@ -23,6 +24,9 @@ from steeple.core.study.light.dome import (
 from steeple.core.study.light.figures import HAND_MM
 from steeple.core.study.light.maps import LightMap, MapOf, light_map
 from steeple.core.study.plan_study import CameraStudy, camera_studies
+
+AS_GOOD = 0.04
+"""A place is as good as the best where its merit is within this of it."""
 
 
 class DomeDirection(Result):
@@ -133,13 +137,28 @@ def dome_of(
         standing=scene.light.standing(lamp),
     )
     found = seen_by_too(found, others, fixture, study.distance_mm)
+    here = dome(
+        scene.light.scene,
+        fixture,
+        distance_mm=study.distance_mm,
+        where=[(study.azimuth_deg, study.elevation_deg)],
+        draft=draft,
+        beside=beside,
+        reach=reach_of(study.lamp.part, scene.work),
+        standing=scene.light.standing(lamp),
+    )
+    (now,) = seen_by_too(here, others, fixture, study.distance_mm)
     best = best_of(found)
+    # What stands as well as anywhere stays where it is: places that are all but alike are not worth a move.
+    stays = best is not None and now.free and merit(now) >= merit(best) - AS_GOOD
+    if stays:
+        best = now
     says: Sentence = say("Nothing can stand at this distance: try another.")
     changes: tuple[Change, ...] = ()
     if best is not None:
         says = say(
-            "Best at " + clock_words(best.azimuth_deg) + ", {up} up: {share} stays lit, {worst} in the worst pose",
-            up=Quantity(value=best.elevation_deg, unit="deg"),
+            ("Where it stands it does as well as anywhere, at " if stays else "Best at ") + clock_words(best.azimuth_deg) + ", {up} up: {share} stays lit, {worst} in the worst pose",
+            up=Quantity(value=round(best.elevation_deg), unit="deg"),
             share=Quantity(value=round(100 * best.share), unit="percent"),
             worst=Quantity(value=round(100 * best.worst), unit="percent"),
         )  # fmt: skip
@@ -155,12 +174,16 @@ def dome_of(
         spot = spot_at(scene.work.plane.middle, *best.way, study.distance_mm)
         (across, right), (away, far) = by_edges(scene.work.table, spot.x, spot.y)
         says += say(
-            " Its middle then {right} " + across + ", {far} " + away + ", {up} above the table.",
+            (" Its middle is " if stays else " Its middle then ")
+            + "{right} " + across + ", {far} " + away + ", {up} above the table.",
             right=mm(right), far=mm(far), up=mm(spot.z),
         )  # fmt: skip
-        changes = place_changes(
-            lamp, scene, (best.azimuth_deg, best.elevation_deg), study.distance_mm
-        )
+        if study.lamp.part.stays:
+            says += say(" It is fixed where it hangs.")
+        elif not stays:
+            changes = place_changes(
+                lamp, scene, (best.azimuth_deg, best.elevation_deg), study.distance_mm
+            )
     return DomeReply(
         lamp=lamp,
         name=fixture.name,

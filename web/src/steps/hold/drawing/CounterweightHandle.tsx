@@ -36,7 +36,7 @@ export function CounterweightHandle({
     onCommit: (next) => onCommit(behind(next.x)),
   });
   const spot = at(place);
-  const words = `${massWords(hold.counterweight_g)}, ${lengthWords(hold.counterweight_at_mm, system)} behind`;
+  const words = `${massWords(hold.counterweight_g, system)}, ${lengthWords(hold.counterweight_at_mm, system)} behind`;
   return (
     <g
       role="slider"
@@ -54,7 +54,7 @@ export function CounterweightHandle({
       <circle r={18} fill="transparent" />
       <path d="M-9 2h18l4 20h-26z" className={classes.weight} />
       <text y={38} textAnchor="middle" className={`${classes.text} ${classes.halo}`}>
-        {massWords(hold.counterweight_g)}
+        {massWords(hold.counterweight_g, system)}
       </text>
     </g>
   );

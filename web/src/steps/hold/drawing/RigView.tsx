@@ -55,7 +55,7 @@ function Elevation({
       <TableEdge work={work} scale={scale} from={from} system={system} />
       <Members hold={hold} at={at} />
       <CameraShape camera={camera} scale={scale} shift={0} from={from} />
-      <Sacks hold={hold} at={at} />
+      <Sacks hold={hold} at={at} system={system} />
       <Things hold={hold} at={at} />
       <Sizes work={work} hold={hold} scale={scale} at={at} system={system} />
       {hold.counterweight ? (
@@ -240,7 +240,13 @@ function Members({ hold, at }: { hold: HoldDrawing; at: (point: Point) => Spot }
   );
 }
 
-function Sacks({ hold, at }: { hold: HoldDrawing; at: (point: Point) => Spot }) {
+interface SacksProps {
+  hold: HoldDrawing;
+  at: (point: Point) => Spot;
+  system: UnitSystem;
+}
+
+function Sacks({ hold, at, system }: SacksProps) {
   return (
     <g>
       {hold.sandbag.map((point, index) => {
@@ -253,7 +259,7 @@ function Sacks({ hold, at }: { hold: HoldDrawing; at: (point: Point) => Spot }) 
             />
             {index === 0 ? (
               <text x={spot.x + 24} y={spot.y - 5} className={`${classes.text} ${classes.halo}`}>
-                {massWords(hold.sandbag_g)}
+                {massWords(hold.sandbag_g, system)}
               </text>
             ) : null}
           </g>

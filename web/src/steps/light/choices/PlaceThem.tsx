@@ -5,6 +5,7 @@ import { sentencesOf } from '../../../api/client';
 import type { LightingOption, LightingOutcome, PlacingProgress } from '../../../api/types';
 import { useSheet } from '../../../saving/context';
 import { Sentence } from '../../../ui/Sentence';
+import { useSteady } from '../../../ui/steady';
 import classes from '../light.module.css';
 import { placeLamps } from '../requests';
 
@@ -15,7 +16,12 @@ const KINDS: Record<string, string> = {
   'least floor': 'Least floor',
 };
 
-export function PlaceThem() {
+interface Props {
+  /** Whether to look at once, because the sheet has nothing else to show. */
+  atOnce: boolean;
+}
+
+export function PlaceThem({ atOnce }: Props) {
   const { plan, owned, change, camera } = useSheet();
   const [progress, setProgress] = useState<PlacingProgress | null>(null);
   const [outcome, setOutcome] = useState<LightingOutcome | null>(null);
@@ -36,6 +42,10 @@ export function PlaceThem() {
     }
     setProgress(null);
   };
+  const begin = useSteady(() => void run());
+  useEffect(() => {
+    if (atOnce) begin();
+  }, [atOnce, begin]);
   const take = (option: LightingOption): void => {
     setOutcome(null);
     void change(option.changes);
