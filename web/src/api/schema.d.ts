@@ -4942,6 +4942,8 @@ export interface components {
             present: boolean;
             /** Works */
             works: boolean;
+            /** Turned */
+            turned: boolean;
             /** Unmet */
             unmet: string[];
             /** Focal Mm */

@@ -85,6 +85,7 @@ function Answer({ row, level, onTake }: { row: CompareRow; level: boolean; onTak
         <b>{row.name}</b> would {level ? 'stand' : 'hang'} at {lengthWords(row.value_mm, system)}
         {row.focal_mm === null ? '' : `, zoomed to ${exactWords(row.focal_mm, 1)} mm`}:{' '}
         {exactWords(row.px_per_mm, 1)} px/mm, {lengthWords(row.hand_room_mm, system)} for hands
+        {row.turned ? '; the camera turned by 90°' : ''}
         {row.works ? '' : `; not met: ${row.unmet.join(', ')}`}.{' '}
         {row.worse.length ? (
           <>

@@ -91,6 +91,7 @@ function Row({ row, system }: { row: CompareRow; system: UnitSystem }) {
           <span>
             {row.name}
             {row.present ? <em> · in this plan</em> : row.owned ? null : <em> · a kind to get</em>}
+            {row.turned ? <small>with the camera turned by 90°</small> : null}
             {row.works ? null : <small>not met: {row.unmet.join(', ')}</small>}
             {row.worse.length ? (
               <small>

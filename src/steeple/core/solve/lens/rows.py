@@ -16,6 +16,7 @@ from steeple.core.solve.lens.search import (
     best_of,
     candidates,
     freed,
+    slid_from_head,
 )
 from steeple.core.solve.lens.work_out import DEMANDS
 from steeple.core.study.base.assumptions import Assumptions
@@ -26,6 +27,7 @@ from steeple.core.study.inputs.support import limits_of
 from steeple.core.study.inputs.work import GivenWork
 
 FULL_WIDTH_MM = 36.0
+ROW_ZOOMS = 12
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,6 +59,8 @@ class Row(Result):
     owned: bool
     present: bool
     works: bool
+    turned: bool
+    """Whether the camera is turned by 90° from how it is in the plan."""
     unmet: tuple[str, ...]
     focal_mm: float | None
     value_mm: float
@@ -156,13 +160,18 @@ def set_changes(plan: Plan, index: int, camera: Camera, best: Candidate) -> tupl
     """
     at, place = f"/cameras/{index}", best.framing.position(best.d_mm)
     level = best.framing.measure == "distance"
+    slid = best.framing.base.minus(best.framing.work.plane.middle).length > 0.5
+    turned: tuple[Change, ...] = ()
+    if best.camera.roll_deg != (plan.cameras[index].roll_deg or 0):
+        turned = (Change(path=f"{at}/roll_deg", value=best.camera.roll_deg),)
     return (
+        *turned,
         *_gear_changes(plan, index, camera),
         Change(path=f"{at}/focal_mm", value=best.focal_mm),
         Change(path=f"{at}/f_number", value=best.f_number),
         Change(path=f"{at}/focus_height_mm", value=None),
-        Change(path=f"{at}/position/x_mm", value=round(place.x, 1) if level else None),
-        Change(path=f"{at}/position/y_mm", value=round(place.y, 1) if level else None),
+        Change(path=f"{at}/position/x_mm", value=round(place.x, 1) if level or slid else None),
+        Change(path=f"{at}/position/y_mm", value=round(place.y, 1) if level or slid else None),
         Change(path=f"{at}/position/z_mm", value=round(place.z, 1)),
     )
 
@@ -189,7 +198,15 @@ def row_of(
     camera = given_camera(part, index, work, Assumptions(), limits=limits_of(plan, part))
     if camera is None:
         return None
-    best = best_of(candidates(camera, work, zooms=12))
+    found = candidates(camera, work, zooms=ROW_ZOOMS)
+    if camera.tilt_deg == 0 and not any(one.works for one in found):
+        found += slid_from_head(camera, index, best_of(found), zooms=ROW_ZOOMS)
+    if not any(one.works for one in found) and part.roll_deg is None:
+        turned = part.model_copy(update={"roll_deg": 90})
+        other = given_camera(turned, index, work, Assumptions(), limits=limits_of(plan, part))
+        if other is not None:
+            found += candidates(other, work, zooms=ROW_ZOOMS)
+    best = best_of(found)
     d = best.d_mm
     now = plan.cameras[index]
     scale = best.framing.px_per_mm(d, best.framing.surface)
@@ -198,6 +215,7 @@ def row_of(
         owned=owned,
         present=part.body == now.body and part.lens == now.lens,
         works=best.works,
+        turned=best.camera.roll_deg != (now.roll_deg or 0),
         unmet=tuple(DEMANDS[code] for code in best.unmet),
         focal_mm=best.focal_mm,
         value_mm=best.value_mm,

@@ -234,18 +234,35 @@ def best_setting(plan: Plan, index: int, *, within: Stretch | None = None) -> Ca
             return None
         turned = candidates(camera, work, within=within)
         if camera.tilt_deg == 0 and not any(one.works for one in turned):
-            turned += _slid(camera, index, best_of(turned), within)
+            turned += slid_from_head(camera, index, best_of(turned), within)
         if roll == rolls[0] and any(one.works for one in turned):
             return best_of(turned)
         found += turned
     return best_of(found)
 
 
-def _slid(
-    camera: GivenCamera, index: int, best: Candidate, within: Stretch | None
+def slid_from_head(
+    camera: GivenCamera,
+    index: int,
+    best: Candidate,
+    within: Stretch | None = None,
+    *,
+    zooms: int = ZOOMS,
 ) -> list[Candidate]:
     """Candidates with the lens slid away from the head by half of the room that is free on the
-    maker's side of the zone at the best setting, and by all of it."""
+    maker's side of the zone at the best setting, and by all of it; none where the head is not in the way.
+
+    Parameters
+    ----------
+    camera, index
+        the camera, and its place in the plan.
+    best
+        the best of its settings above the middle of the zone.
+    within
+        heights looked at, in millimetres; None for all.
+    zooms
+        how many settings of a zoom are looked at.
+    """
     if "head" not in best.unmet or best.d_mm < best.framing.lowest:
         return []
     work = best.framing.work
@@ -260,7 +277,7 @@ def _slid(
         moved = camera.part.model_copy(update={"position": Position(x_mm=None, y_mm=step)})
         slid = given_camera(moved, index, work, Assumptions(), limits=camera.limits)
         if slid is not None:
-            found += candidates(slid, work, within=within)
+            found += candidates(slid, work, within=within, zooms=zooms)
     return found
 
 
