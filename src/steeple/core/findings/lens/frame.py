@@ -11,7 +11,7 @@ from steeple.core.geometry.rectangle import SIDES
 from steeple.core.plan.changes import Change
 from steeple.core.study.base.phrases import SIDE_WORDS
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
-from steeple.core.study.lens.answer import way_round_words
+from steeple.core.study.lens.answer import FAR_MM, way_round_words
 from steeple.core.study.lens.study import LensStudy, Sight
 from steeple.core.study.plan_study import CameraStudy
 
@@ -84,7 +84,9 @@ def zone_cut_off(scene: CameraStudy) -> Judgement | None:
     if least < -_TOLERANCE_MM:
         return Judgement(
             verdict="fails",
-            title=say("The zone sticks out {over} " + where, over=mm(-least)),
+            title=say("The zone sticks out {over} " + where, over=mm(-least))
+            if least >= -FAR_MM
+            else say("The zone is not in the picture " + where),
             reason=_why(study, sight),
             measured=against,
             place=place,
@@ -101,7 +103,9 @@ def zone_cut_off(scene: CameraStudy) -> Judgement | None:
         )
     return Judgement(
         verdict="holds",
-        title=say("The zone fits with {least} to spare", least=mm(least)),
+        title=say("The zone fits with {least} to spare", least=mm(least))
+        if least <= FAR_MM
+        else say("The zone fits with metres to spare"),
         measured=against,
         place=place,
     )
@@ -205,7 +209,9 @@ def past_table_edge(scene: CameraStudy) -> Judgement | None:
     where = [SIDE_WORDS[side] for side in sides]
     return Judgement(
         verdict="watch",
-        title=say(
+        title=say("The picture reaches far past the table " + SIDE_WORDS[beyond.tightest])
+        if least < -FAR_MM
+        else say(
             "The picture shows {over} of floor past the table " + where[0],
             over=mm(-beyond.on(sides[0])),
         )

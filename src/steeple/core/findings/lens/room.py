@@ -43,7 +43,9 @@ def in_the_work(scene: CameraStudy) -> Judgement | None:
         title=say("The lens is clear of the work")
         if clear
         else say("The lens hangs in the work: it must be above {lowest}", lowest=mm(lowest)),
-        reason=say("It hangs at {height}.", height=mm(height)),
+        reason=say("It hangs at {height}.", height=mm(height))
+        if height >= 0
+        else say("It hangs {under} under the plane of the work.", under=mm(-height)),
         measured=measured(height, unit="mm", least=lowest),
         place="plumb",
     )

@@ -20,11 +20,11 @@ from steeple.core.study.inputs.lamp import (
     Reach,
     direction_of,
     full_intensity,
-    is_wished,
     lamp_size,
     reach_of,
     spot_at,
 )
+from steeple.core.study.inputs.lamp_wishes import is_wished
 from steeple.core.study.light.dome import Direction, apart_deg, dome, merit
 from steeple.core.study.light.lamps.lamp_study import LampStudy
 from steeple.core.study.light.study import LightStudy

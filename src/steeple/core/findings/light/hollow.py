@@ -13,7 +13,8 @@ from steeple.core.geometry.vectors import Vector
 from steeple.core.plan.changes import Change
 from steeple.core.study.base.phrases import clock_words
 from steeple.core.study.base.sentence import Quantity, mm, say
-from steeple.core.study.inputs.lamp import can_be_placed, direction_of, is_wished, spot_at
+from steeple.core.study.inputs.lamp import direction_of, spot_at
+from steeple.core.study.inputs.lamp_wishes import can_be_placed, is_wished
 from steeple.core.study.light.hollow import HollowStudy, hollow_study
 from steeple.core.study.light.lamps.lamp_study import LampStudy
 from steeple.core.study.light.study import LightStudy

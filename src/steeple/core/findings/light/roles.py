@@ -11,7 +11,7 @@ from steeple.core.findings.light.levels import lit, whatever_its_brightness
 from steeple.core.findings.rule import Proposal, rule
 from steeple.core.plan.changes import Change
 from steeple.core.study.base.sentence import Quantity, Sentence, say
-from steeple.core.study.inputs.lamp import WORKED_OUT
+from steeple.core.study.inputs.lamp_wishes import WORKED_OUT
 from steeple.core.study.light.lamps.lamp_study import LampStudy
 from steeple.core.study.light.study import LightStudy
 from steeple.core.study.plan_study import CameraStudy

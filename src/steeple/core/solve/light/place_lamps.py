@@ -36,7 +36,8 @@ from steeple.core.solve.weighing import worse_words, worsened
 from steeple.core.study.base.phrases import clock_words
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
-from steeple.core.study.inputs.lamp import can_be_placed, spot_at
+from steeple.core.study.inputs.lamp import spot_at
+from steeple.core.study.inputs.lamp_wishes import can_be_placed
 from steeple.core.study.light.dome import Direction, apart_deg, merit, soft_words
 from steeple.core.study.light.lamps.lamp_light import Ground, Spread
 from steeple.core.study.light.lamps.places import in_another

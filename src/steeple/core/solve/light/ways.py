@@ -21,14 +21,8 @@ from steeple.core.plan.document import LAMP_LIMIT, Plan
 from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.parts.lamp import Light
 from steeple.core.study.base.assumptions import Assumptions
-from steeple.core.study.inputs.lamp import (
-    can_be_placed,
-    full_intensity,
-    given_lamps,
-    is_wished,
-    measured_in,
-    reach_of,
-)
+from steeple.core.study.inputs.lamp import full_intensity, given_lamps, measured_in, reach_of
+from steeple.core.study.inputs.lamp_wishes import can_be_placed, is_wished
 from steeple.core.study.inputs.panel import given_cards
 from steeple.core.study.inputs.work import GivenWork
 from steeple.core.study.light.dome import Direction, dome, lamp_in, soft_mm

@@ -211,36 +211,6 @@ def beam_of(fixture: Fixture) -> float:
     return min(fixture.beam_deg or told or USUAL_BEAM_DEG[fixture.emitter], 179.5)
 
 
-SOFT_BOX_MM = 400.0
-"""A lamp as wide as this, in its longer side, is a soft box to one who wants none; a planning value."""
-WORKED_OUT = ("key", "fill")
-"""Roles of lamps that placing puts elsewhere; a rim, a background and a room lamp stay what they are."""
-
-
-def can_be_placed(light: Light) -> bool:
-    """Whether placing may put a lamp elsewhere: a key or fill that is not fixed where it hangs.
-
-    Parameters
-    ----------
-    light
-        as the plan has it.
-    """
-    return light.role in WORKED_OUT and not light.stays
-
-
-def is_wished(plan: Plan, fixture: Fixture) -> bool:
-    """Whether a lamp is of those that the maker wants to use.
-
-    Parameters
-    ----------
-    plan
-        with the maker's wishes.
-    fixture
-        of the plan or the cupboard.
-    """
-    return not plan.wishes.no_soft_boxes or max(lamp_size(fixture)) < SOFT_BOX_MM
-
-
 def lamp_size(fixture: Fixture) -> tuple[float, float]:
     """Width and height of what glows: as given, by its file, or usual for its kind."""
     measured = photometry_of(fixture)

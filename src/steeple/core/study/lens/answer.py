@@ -11,6 +11,8 @@ from steeple.core.study.base.step import Context
 from steeple.core.study.lens.study import LensStudy, Sight
 
 _SAME_MM = 0.5
+FAR_MM = 3_000.0
+"""More to spare than that is said to be metres: a camera that looks along the table sees to the horizon."""
 
 
 def camera_missing_answer(camera: Camera | None) -> Answer:
@@ -147,6 +149,8 @@ def _fit(sight: Sight) -> Sentence:
     spare = sight.spare
     if spare.least < 0:
         where = SIDE_WORDS[spare.tightest]
+        if spare.least < -FAR_MM:
+            return say(": the zone is not in the picture {where}.", where=where)
         return say(
             ": the zone sticks out {over} {where}.",
             over=door(mm(-spare.least), figure=f"lens.spare_{spare.tightest}"),
@@ -161,7 +165,12 @@ def _fit(sight: Sight) -> Sentence:
     return say(
         ": the zone fits, with {left} to spare left, {right} right, {near} on your side and "
         "{far} beyond.",
-        **{side: door(mm(spare.on(side)), figure=f"lens.spare_{side}") for side in SIDES},
+        **{
+            side: "metres"
+            if spare.on(side) > FAR_MM
+            else door(mm(spare.on(side)), figure=f"lens.spare_{side}")
+            for side in SIDES
+        },
     )
 
 

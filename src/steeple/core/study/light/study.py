@@ -14,13 +14,8 @@ from steeple.core.light.colour import mixed_cct_k, spread_mired
 from steeple.core.light.emitters import Emitter
 from steeple.core.study.base.step import Context
 from steeple.core.study.hold.step import HOLD
-from steeple.core.study.inputs.lamp import (
-    UNKNOWN_CD,
-    WORKED_OUT,
-    GivenLamp,
-    given_lamps,
-    measured_in,
-)
+from steeple.core.study.inputs.lamp import UNKNOWN_CD, GivenLamp, given_lamps, measured_in
+from steeple.core.study.inputs.lamp_wishes import WORKED_OUT
 from steeple.core.study.inputs.panel import given_cards
 from steeple.core.study.inputs.window import GivenWindow, given_windows
 from steeple.core.study.inputs.work import GivenWork
