@@ -2268,6 +2268,12 @@ export interface components {
              */
             fixes: components["schemas"]["Fix"][];
             /**
+             * Fields
+             * @description Pointers of the fields that would answer what is not known.
+             * @default []
+             */
+            fields: string[];
+            /**
              * Accepted
              * @description Why the maker lives with it; only of what is to be watched.
              * @default

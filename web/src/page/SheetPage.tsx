@@ -162,19 +162,21 @@ function PlanSheetPage({ planId, step }: { planId: string; step: Step }) {
         </main>
         {tools && step.hasMargin ? (
           <div className={classes.margin} data-noprint>
-            <MarginNotes
-              findings={notesOf(tools, step.id)}
-              others={othersOf(tools, step.id)}
-              onCamera={chooseCamera}
-              cautions={tools.evaluation.cautions.filter((one) => one.step === step.id)}
-              leftOut={leftOutWords(cupboard)}
-              mendsTried={tools.evaluation.mends_tried}
-              trying={working && !tools.evaluation.mends_tried && !sheet.dragging}
-              onMend={(fix) => void tools.change(fix.changes)}
-              onAccept={(finding, reason) =>
-                void tools.edit((now) => withAcceptance(now, finding, reason))
-              }
-            />
+            <SheetContext.Provider value={tools}>
+              <MarginNotes
+                findings={notesOf(tools, step.id)}
+                others={othersOf(tools, step.id)}
+                onCamera={chooseCamera}
+                cautions={tools.evaluation.cautions.filter((one) => one.step === step.id)}
+                leftOut={leftOutWords(cupboard)}
+                mendsTried={tools.evaluation.mends_tried}
+                trying={working && !tools.evaluation.mends_tried && !sheet.dragging}
+                onMend={(fix) => void tools.change(fix.changes)}
+                onAccept={(finding, reason) =>
+                  void tools.edit((now) => withAcceptance(now, finding, reason))
+                }
+              />
+            </SheetContext.Provider>
           </div>
         ) : null}
       </div>

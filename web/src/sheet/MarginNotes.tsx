@@ -2,6 +2,7 @@
 import { Button, TextInput, UnstyledButton } from '@mantine/core';
 import { memo, useState } from 'react';
 import type { Caution, Finding, Fix, Verdict } from '../api/types';
+import { PlanField } from '../fields/PlanField';
 import { Sentence } from '../ui/Sentence';
 import { useSteady } from '../ui/steady';
 import { VerdictMark } from '../ui/VerdictMark';
@@ -196,6 +197,13 @@ const Note = memo(function Note(props: NoteProps) {
           <p className={classes.reason}>
             <Sentence pieces={finding.reason} />
           </p>
+        ) : null}
+        {finding.fields.length ? (
+          <div className={classes.fields}>
+            {finding.fields.map((pointer) => (
+              <PlanField key={pointer} pointer={pointer} />
+            ))}
+          </div>
         ) : null}
         {finding.fixes.map((fix) => (
           <UnstyledButton

@@ -42,6 +42,9 @@ class Finding(Result):
     margin: Quantity | None = None
     place: str = Field(default="", description="Where in the drawings the note belongs.")
     fixes: tuple[Fix, ...] = ()
+    fields: tuple[str, ...] = Field(
+        default=(), description="Pointers of the fields that would answer what is not known."
+    )
     accepted: str = Field(
         default="", description="Why the maker lives with it; only of what is to be watched."
     )
@@ -82,3 +85,5 @@ class Judgement:
     reason: Sentence = ()
     measured: Measured | None = None
     place: str = ""
+    fields: tuple[str, ...] = ()
+    """Fields of the plan that would answer what is not known, by their pointers."""

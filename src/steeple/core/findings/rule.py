@@ -87,6 +87,7 @@ class Rule:
             limit=found.measured.limit if found.measured else None,
             margin=found.measured.margin if found.measured else None,
             place=found.place,
+            fields=found.fields,
         )
 
 

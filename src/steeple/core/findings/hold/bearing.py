@@ -112,6 +112,7 @@ def rating_unknown(scene: CameraStudy) -> Judgement | None:
                 "nothing here clears it."
             ),
             place="screw",
+            fields=(f"/{hold.support.at}/gear/rated_load_g",),
         )
     if loads is not None and not loads.rating_reach_known:
         return Judgement(
@@ -119,6 +120,7 @@ def rating_unknown(scene: CameraStudy) -> Judgement | None:
             title=say("At which reach its rating holds is not known: not cleared"),
             reason=say("Arms are often rated folded in. Its manual says the reach; type it in."),
             place="screw",
+            fields=(f"/{hold.support.at}/gear/rated_reach_mm",),
         )
     if loads is not None and loads.unweighed:
         return Judgement(
@@ -126,6 +128,11 @@ def rating_unknown(scene: CameraStudy) -> Judgement | None:
             title=say("Not weighed yet: " + ", ".join(loads.unweighed)),
             reason=say("Put it on a kitchen scale; the load is at least what is said."),
             place="screw",
+            fields=tuple(
+                f"/{hold.support.at}/loads/{index}/mass_g"
+                for index, one in enumerate(hold.support.placed.loads)
+                if one.mass_g is None
+            ),
         )
     return Judgement(verdict="holds", title=say("Its rating is known"))
 

@@ -192,7 +192,7 @@ def _clashes(scene: CameraStudy, *kinds: str) -> list[Clash]:
 _WHAT = {
     "ceiling": "It meets the ceiling",
     "thing": "It meets the",
-    "wall": "It stands in the wall",
+    "wall": "It stands in the",
     "table": "Its column would go through the",
     "edge": "It stands over the edge of the table",
     "zone": "It stands on the zone",
@@ -209,9 +209,11 @@ def _meets_words(clash: Clash) -> Sentence:
         return say(
             words + " {named}", named=f"its {clash.name}" if clash.kind == "picture" else clash.name
         )
+    if clash.kind == "wall":
+        words += " {named}"
     if clash.over_mm > 1:
-        return say(words + ", by {over}", over=mm(clash.over_mm))
-    return say(words)
+        return say(words + ", by {over}", over=mm(clash.over_mm), named=clash.name)
+    return say(words, named=clash.name)
 
 
 @rule(

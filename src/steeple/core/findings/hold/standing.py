@@ -43,6 +43,11 @@ def _unknown_tipping(hold: HoldStudy) -> Judgement:
         title=say("Whether it tips is not known"),
         reason=say("Measure on it: " + ", ".join(missing or ["its feet"]) + "."),
         place="feet",
+        fields=tuple(
+            f"/{hold.support.at}/gear/{name}"
+            for name in ("mass_g", "footprint_mm")
+            if getattr(gear, name) is None
+        ),
     )
 
 
@@ -186,6 +191,11 @@ def sags(scene: CameraStudy) -> Judgement | None:
             title=say("Its sag is not known"),
             reason=say("Measure its tube: outer diameter, wall, material."),
             place="rig",
+            fields=tuple(
+                f"/{hold.support.at}/gear/{name}"
+                for name in ("tube_mm", "wall_mm")
+                if getattr(hold.support.gear, name) is None
+            ),
         )
     bending, spare = hold.bending, max(0.0, sight.spare.least)
     sag = Quantity(value=round(bending.sag_mm, 1), unit="mm_exact")

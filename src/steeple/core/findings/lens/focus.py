@@ -52,6 +52,9 @@ def too_close_to_focus(scene: CameraStudy) -> Judgement | None:
             title=say("Whether the lens focuses at {distance} is not known", distance=mm(distance)),
             reason=_measure(scene),
             place="plumb",
+            fields=(f"{scene.at}/lens/min_focus_from_mark_mm",)
+            if scene.camera is not None and scene.camera.lens is not None
+            else (f"{scene.at}/body/min_focus_mm",),
         )
     holds = distance >= nearest - _TOLERANCE_MM
     return Judgement(

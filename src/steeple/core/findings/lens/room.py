@@ -77,6 +77,7 @@ def ceiling_in_the_way(scene: CameraStudy) -> Judgement | None:
                 back=mm(sight.back_height_mm),
             ),
             place="ceiling",
+            fields=("/room/ceiling_mm",),
         )
     against = measured(clearance, unit="mm", least=0)
     if clearance < 0:

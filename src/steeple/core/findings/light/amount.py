@@ -152,6 +152,9 @@ def brightness_unknown(study: LightStudy) -> Judgement | None:
         title=say("How bright it is, is not known: " + ", ".join(unknown)),
         reason=say("Its flux stands on the box; or measure the light at one metre. Shadows and gloss "
                    "are right without it; lux, levels and ISO are not said."),
+        fields=tuple(
+            f"/{one.lamp.at}/fixture/flux_lm" for one in study.lit if one.lamp.full_cd is None
+        ),
     )  # fmt: skip
 
 
@@ -256,6 +259,13 @@ def overload(scene: CameraStudy) -> Judgement | None:
                 names=", ".join(unknown),
             ),
             reason=say("Their watts stand on the rating plate of lamp or power supply."),
+            fields=tuple(
+                f"/{one.lamp.at}/fixture/power_w"
+                for one in scene.light.lit
+                if one.lamp.part.fixture.power_w is None
+            )
+            if scene.light is not None
+            else (),
         )
     if power <= CIRCUIT_SHARE * circuit:
         return Judgement(

@@ -88,6 +88,11 @@ def poor_colour(study: LightStudy) -> Judgement | None:
                 "The colour rendering index (CRI, Ra) stands on the box; or film a colour card, or skin, "
                 "beside a window and under the lamp, and compare."
             ),
+            fields=tuple(
+                f"/{one.lamp.at}/fixture/colour_rendering"
+                for one in strong
+                if one.lamp.part.fixture.colour_rendering is None
+            ),
         )
     if not poor:
         return Judgement(verdict="holds", title=say("Colours are rendered as they are"))

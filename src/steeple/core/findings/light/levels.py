@@ -67,6 +67,11 @@ def whatever_its_brightness(what: str) -> Callable[[Judge], Judge]:
                 title=say("{what} cannot be said: how bright is {names}?", what=what, names=names),
                 reason=reason,
                 place=said.place,
+                fields=tuple(
+                    f"/{one.lamp.at}/fixture/flux_lm"
+                    for one in study.lit
+                    if one.lamp.full_cd is None
+                ),
             )
 
         return within

@@ -198,6 +198,16 @@ def stand_overloaded(study: LightStudy) -> Judgement | None:
             reason=say(
                 "Read the plate of the stand, and put the lamp on a scale. Until then it is not cleared."
             ),
+            fields=tuple(
+                pointer
+                for one in held
+                if one.part.stand is not None
+                for pointer, value in (
+                    (f"/{one.at}/stand/rated_load_g", one.part.stand.rated_load_g),
+                    (f"/{one.at}/fixture/mass_g", one.part.fixture.mass_g),
+                )
+                if value is None
+            ),
         )
     return Judgement(verdict="holds", title=say("Every stand bears its lamp"))
 

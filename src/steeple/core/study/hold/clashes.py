@@ -141,15 +141,17 @@ def _wall(spot: Spot, placement: Placement) -> Iterator[Clash]:
     if walls is None or spot.support.model == "pole":
         return
     slack = 1.0 if spot.support.anchor == "wall" else 0.0
-    over = 0.0
+    over, name = 0.0, ""
     for member in placement.members:
         for end in (member.a, member.b):
-            over = max(
-                over, walls.left - end.x - slack, end.x - walls.right - slack,
-                walls.near - end.y - slack, end.y - walls.far - slack,
-            )  # fmt: skip
+            for past, wall in (
+                (walls.left - end.x, "left wall"), (end.x - walls.right, "right wall"),
+                (walls.near - end.y, "wall behind you"), (end.y - walls.far, "far wall"),
+            ):  # fmt: skip
+                if past - slack > over:
+                    over, name = past - slack, wall
     if over > 0:
-        yield Clash("wall", "wall", over)
+        yield Clash("wall", name, over)
 
 
 def _inside(area: Rectangle, point: Vector) -> bool:

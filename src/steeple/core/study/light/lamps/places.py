@@ -115,8 +115,16 @@ def _bounds(work: GivenWork, corners: Array) -> str:
         if ceiling is not None and z > ceiling - WALL_CLEAR_MM:
             return "ceiling"
         walls = work.walls
-        if walls is not None and not (walls.left < x < walls.right and walls.near < y < walls.far):
-            return "wall"
+        if walls is not None:
+            past = {
+                "the left wall": walls.left - x,
+                "the right wall": x - walls.right,
+                "the wall behind you": walls.near - y,
+                "the far wall": y - walls.far,
+            }
+            name = max(past, key=lambda one: past[one])
+            if past[name] >= 0:
+                return name
     return ""
 
 
