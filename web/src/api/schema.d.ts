@@ -639,6 +639,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compare-lamps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare Lamps For
+         * @description What is owned, each lamp alone in its best place, and kinds that one could get.
+         */
+        post: operations["compare_lamps_for_api_compare_lamps_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{plan_id}/card.pdf": {
         parameters: {
             query?: never;
@@ -2976,6 +2996,14 @@ export interface components {
             z_mm: number | null;
         };
         /**
+         * LampComparison
+         * @description Every lamp side by side, what one owns first, and of that the best first.
+         */
+        LampComparison: {
+            /** Rows */
+            rows: components["schemas"]["LampRow"][];
+        };
+        /**
          * LampDrawing
          * @description One lamp as the dome and the views show it. Shares 0 … 1, millimetres, degrees.
          *
@@ -3043,6 +3071,45 @@ export interface components {
             y_mm: number | null;
             /** Z Mm */
             z_mm: number | null;
+        };
+        /**
+         * LampRow
+         * @description One lamp alone in its best place. ``decides`` says what is nearest to its limit; ``shade_stops`` is the
+         *     depth of shadows, ``even_stops`` from the darkest to the brightest ninth, ``short_stops`` what it lacks in
+         *     light (negative: to spare), None where its brightness is not known.
+         */
+        LampRow: {
+            /** Name */
+            name: string;
+            /** Owned */
+            owned: boolean;
+            /** Present */
+            present: boolean;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "holds" | "watch" | "fails" | "unknown";
+            /** Line */
+            line: components["schemas"]["Piece"][];
+            /** Decides */
+            decides: components["schemas"]["Piece"][];
+            /** Shade Stops */
+            shade_stops: number;
+            /** Even Stops */
+            even_stops: number;
+            /** Soft Mm */
+            soft_mm: number;
+            /** Mirrored */
+            mirrored: number;
+            /** Short Stops */
+            short_stops: number | null;
+            /** Power W */
+            power_w: number | null;
+            /** Mass G */
+            mass_g: number | null;
+            /** Changes */
+            changes: components["schemas"]["Change"][];
         };
         /**
          * LampStand
@@ -8693,6 +8760,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlacingLine"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    compare_lamps_for_api_compare_lamps_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CameraRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LampComparison"];
                 };
             };
             /** @description Bad Request */

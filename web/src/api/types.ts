@@ -88,3 +88,5 @@ export type Lifting = Schemas['Lifting'];
 export type Ballast = Schemas['Ballast'];
 export type Gel = Schemas['Gel-Output'];
 export type LampStand = Schemas['LampStand-Output'];
+export type LampComparison = Schemas['LampComparison'];
+export type LampRow = Schemas['LampRow'];

@@ -19,6 +19,7 @@ from steeple.core.plan.document import LAMP_LIMIT
 from steeple.core.plan.problems import Problem
 from steeple.core.plan.reading import AnyPlan
 from steeple.core.plan.values import Part
+from steeple.core.solve.light.compare_lamps import LampComparison, compare_lamps
 from steeple.core.solve.light.glare import GlareComparison, compare_glare
 from steeple.core.solve.light.lamp_dome import DomeReply, dome_of, map_of
 from steeple.core.solve.light.layouts import Layout, layouts_of
@@ -156,3 +157,11 @@ async def lamps_placed(request: PlaceLampsRequest) -> StreamingResponse:
 
 
 HEAVY.add(lamps_placed)
+
+
+@router.post("/compare-lamps", response_model=LampComparison)
+@apart
+def compare_lamps_for(request: CameraRequest) -> Response:
+    """What is owned, each lamp alone in its best place, and kinds that one could get."""
+    found = compare_lamps(request.plan, index=request.camera, owned=request.owned)
+    return as_json(found.model_dump_json())

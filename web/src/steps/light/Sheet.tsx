@@ -14,6 +14,7 @@ import { useUnits } from '../../ui/units';
 import { Cards } from './Cards';
 import { GlareWays } from './choices/GlareWays';
 import { Lifting } from './choices/Lifting';
+import { OtherLamps } from './choices/OtherLamps';
 import { PlaceThem } from './choices/PlaceThem';
 import { Schools } from './choices/Schools';
 import { Dome } from './drawing/Dome';
@@ -52,6 +53,7 @@ export function LightSheet() {
         <GlareWays key={camera} camera={camera} />
       ) : null}
       {light ? <Lifting camera={camera} /> : null}
+      <OtherLamps />
       <Schools />
     </>
   );

@@ -4,6 +4,7 @@ import { NOTHING_OWNED, type Owned, ownedBody } from '../../api/owned';
 import type {
   DomeReply,
   GlareComparison,
+  LampComparison,
   Layout,
   Lifting,
   LightingOutcome,
@@ -29,6 +30,9 @@ export const getLightMap = (
 
 export const getLayouts = (plan: Plan, camera: number, owned: Owned): Promise<Layout[]> =>
   answer(client.POST('/api/light-layouts', { body: { plan, camera, ...ownedBody(owned) } }));
+
+export const compareLamps = (plan: Plan, camera: number, owned: Owned): Promise<LampComparison> =>
+  answer(client.POST('/api/compare-lamps', { body: { plan, camera, ...ownedBody(owned) } }));
 
 export const compareGlare = (plan: Plan, camera: number): Promise<GlareComparison | null> =>
   answer(
