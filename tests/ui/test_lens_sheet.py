@@ -159,9 +159,9 @@ def test_inches_everywhere_and_back(opened: Opener) -> None:
 @pytest.mark.parametrize(
     ("typed", "said"),
     [
-        ("0", "it must be between 0.1 cm and 1000.0 cm"),
-        ("-5", "it must be between 0.1 cm and 1000.0 cm"),
-        ("100000000", "it must be between 0.1 cm and 1000.0 cm"),
+        ("-301", "it must be between -300.0 cm and 1000.0 cm"),
+        ("1001", "it must be between -300.0 cm and 1000.0 cm"),
+        ("100000000", "it must be between -300.0 cm and 1000.0 cm"),
         ("high", "“high” is no length"),
         ("NaN", "“NaN” is no length"),
     ],

@@ -3100,8 +3100,8 @@ export interface components {
             even_stops: number;
             /** Soft Mm */
             soft_mm: number;
-            /** Mirrored */
-            mirrored: number;
+            /** Glare */
+            glare: number;
             /** Short Stops */
             short_stops: number | null;
             /** Power W */
@@ -4692,7 +4692,10 @@ export interface components {
             x_mm?: number | null;
             /** Y Mm */
             y_mm?: number | null;
-            /** Z Mm */
+            /**
+             * Z Mm
+             * @description Above the table top; negative = below it.
+             */
             z_mm?: number | null;
         };
         /**
@@ -4704,7 +4707,10 @@ export interface components {
             x_mm: number | null;
             /** Y Mm */
             y_mm: number | null;
-            /** Z Mm */
+            /**
+             * Z Mm
+             * @description Above the table top; negative = below it.
+             */
             z_mm: number | null;
         };
         /**

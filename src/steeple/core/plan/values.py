@@ -37,6 +37,7 @@ GapMm = Annotated[float, _number(0, 10_000)]
 FARTHEST_MM = 10_000
 PlaceMm = Annotated[float, _number(-FARTHEST_MM, FARTHEST_MM)]
 HeightMm = Annotated[float, _number(1, 10_000)]
+LensHeightMm = Annotated[float, _number(-3_000, 10_000)]
 RoomMm = Annotated[float, _number(0, 2_000)]
 SensorMm = Annotated[float, _number(1, 120)]
 FocalMm = Annotated[float, _number(1, 2_000)]

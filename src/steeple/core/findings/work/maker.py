@@ -62,7 +62,7 @@ def _out_of_reach_fixes(scene: CameraStudy) -> Iterator[Proposal]:
 )
 def out_of_reach(scene: CameraStudy) -> Judgement | None:
     """Part of the zone is farther than the maker's arm reaches."""
-    if scene.work.maker.away:
+    if scene.work.maker.away or scene.work.maker.inside:
         return None
     figures = scene.work.maker.poses.figures
     short = max(figure.short_mm for figure in figures)

@@ -14,6 +14,7 @@ from steeple.core.plan.values import (
     FNumber,
     FocalMm,
     HeightMm,
+    LensHeightMm,
     Name,
     Part,
     PlaceMm,
@@ -41,7 +42,9 @@ class Position(Part):
 
     x_mm: PlaceMm | None = None
     y_mm: PlaceMm | None = None
-    z_mm: HeightMm | None = None
+    z_mm: LensHeightMm | None = Field(
+        default=None, description="Above the table top; negative = below it."
+    )
 
 
 class Aim(Part):

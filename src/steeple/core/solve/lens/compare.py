@@ -6,8 +6,12 @@ three ways to show a part of the work larger (zoom, crop, one more camera).
 
 from __future__ import annotations
 
-from steeple.core.findings.judging import judge
-from steeple.core.plan.changes import Change
+from collections.abc import Sequence
+
+from steeple.core.errors import SteepleError
+from steeple.core.findings.judging import judge, judge_camera
+from steeple.core.findings.registry import RULES
+from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
 from steeple.core.solve.lens.closer import CLOSER, Closer, closer_ways
@@ -35,7 +39,7 @@ from steeple.core.study.inputs.work import GivenWork, given_work
 from steeple.core.study.lens.body_sight import BodySight, body_sight
 from steeple.core.study.lens.framing import HIGHEST_MM
 from steeple.core.study.lens.heights import ARM_REACH_MM
-from steeple.core.study.plan_study import camera_studies
+from steeple.core.study.plan_study import CameraStudy, camera_studies, changed
 
 SHOWN_OWNED = 9
 WEIGHED = 4
@@ -93,6 +97,7 @@ def compare(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> Comp
     level = camera is not None and camera.tilt_deg > 60
     scenes = camera_studies(plan, owned)
     before = judge(scenes)
+    mine = _by_what_fails(scenes, index, mine)
     weighed = [
         row
         if row.present or at >= WEIGHED or not row.works
@@ -106,6 +111,22 @@ def compare(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> Comp
         closer_times=max(CLOSER, work.crop_wanted),
         closer=closer_ways(plan, index, owned),
     )
+
+
+def _by_what_fails(scenes: Sequence[CameraStudy], index: int, rows: Sequence[Row]) -> list[Row]:
+    """The rows that are shown, those first with which least fails in work and lens: a beam in the view, a roof
+    in the way, which their bounds do not know."""
+
+    def fails(row: Row) -> int:
+        try:
+            after = changed(scenes, apply_changes(scenes[0].plan, row.changes))
+        except SteepleError:
+            return len(RULES)
+        found = judge_camera(after[index], steps=("work", "lens"))
+        return sum(one.verdict == "fails" for one in found)
+
+    shown = sorted(rows[:SHOWN_OWNED], key=fails)
+    return [*shown, *rows[SHOWN_OWNED:]]
 
 
 def _schools(plan: Plan, index: int, work: GivenWork) -> tuple[School, ...]:

@@ -74,7 +74,7 @@ class LampRow(Result):
     shade_stops: float
     even_stops: float
     soft_mm: float
-    mirrored: float
+    glare: float
     short_stops: float | None
     power_w: float | None
     mass_g: float | None
@@ -133,7 +133,7 @@ def compare_lamps(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -
                     shade_stops=way.shade,
                     even_stops=way.even,
                     soft_mm=way.soft_mm,
-                    mirrored=way.glare,
+                    glare=way.glare,
                     short_stops=way.short_stops if way.stands[0].flux_known and needed else None,
                     power_w=light.fixture.power_w,
                     mass_g=light.fixture.mass_g,
