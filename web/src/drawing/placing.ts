@@ -26,7 +26,7 @@ export interface Stroke {
   y2: number;
 }
 
-interface Box {
+export interface Box {
   left: number;
   right: number;
   top: number;
@@ -37,7 +37,8 @@ export const LINE = 16;
 const LETTER = 6.9;
 const ASCENT = 11;
 const DISTANCES = [1, 1.8, 2.8, 4, 5.5, 7.5];
-const COST = { label: 12, out: 30, stroke: 2, far: 1.2 };
+const STEP = 12;
+const COST = { label: 14, out: 30, stroke: 3, far: 0.9 };
 
 const widthOf = (label: Wanted): number =>
   LETTER * Math.max(...label.lines.map((one) => one.length));
@@ -90,7 +91,7 @@ export function crosses(stroke: Stroke, box: Box): boolean {
 function choices(label: Wanted): Placed[] {
   const high = LINE * (label.lines.length - 1);
   return DISTANCES.flatMap((times) => {
-    const off = (label.off ?? 12) * times;
+    const off = (label.off ?? 12) + STEP * (times - 1);
     const middle = label.y + ASCENT / 2 - high / 2;
     return [
       { x: label.x, y: label.y - off - high, anchor: 'middle' },
@@ -105,13 +106,14 @@ function choices(label: Wanted): Placed[] {
   });
 }
 
-/** A place for each label, in the order given. */
+/** A place for each label, in the order given, clear of what is filled already. */
 export function placeLabels(
   labels: readonly Wanted[],
   strokes: readonly Stroke[],
   size: { width: number; height: number },
+  filled: readonly Box[] = [],
 ): Placed[] {
-  const taken: Box[] = [];
+  const taken: Box[] = [...filled];
   return labels.map((label) => {
     const each = choices(label);
     const cost = (place: Placed, index: number): number => {
@@ -137,6 +139,14 @@ export function placeLabels(
     return best;
   });
 }
+
+/** The square about a point that nothing is to be written over, `half` from its middle to its edge. */
+export const around = (at: { x: number; y: number }, half: number): Box => ({
+  left: at.x - half,
+  right: at.x + half,
+  top: at.y - half,
+  bottom: at.y + half,
+});
 
 /** The strokes of a closed outline. */
 export function strokesOf(points: readonly { x: number; y: number }[]): Stroke[] {

@@ -6,6 +6,7 @@ import { lengthWords, type UnitSystem } from '../../domain/units';
 import { BodyShape } from '../BodyShape';
 import classes from '../drawings.module.css';
 import { NoteNumbers, type NotePlace, type Spot } from '../notes';
+import { around, placeLabels, strokesOf } from '../placing';
 import { Sized } from '../Sized';
 import { fitWindow, type Scale, type Size } from '../scale';
 import { type Place, useHandle } from '../useHandle';
@@ -69,18 +70,29 @@ function Above({ work, camera, system, notes, zone, lens, items, size }: Props &
   const hold = (held: boolean) => {
     kept.current.held = held;
   };
+  const spots = spotsOf(work, scale);
+  const labels = labelsOf(work, camera, seen, scale, system);
+  const lensAt = camera ? { x: scale.x(camera.lens.x), y: scale.y(camera.lens.y) } : null;
+  const places = placeLabels(
+    labels.map(({ words, ...at }) => ({ lines: [words], ...at })),
+    [
+      ...edgesOf(table, scale),
+      ...edgesOf(work.zone, scale),
+      ...(seen && camera?.measure === 'height' ? edgesOf(seen, scale) : []),
+    ],
+    { width, height },
+    [
+      ...notes.flatMap((note) => {
+        const spot = spots[note.place];
+        return spot ? [around(spot, 10)] : [];
+      }),
+      ...(lens && lensAt ? [around(lensAt, 20)] : []),
+      around({ x: scale.x(work.maker.head.x), y: scale.y(work.maker.head.y) }, 14),
+    ],
+  );
   return (
     <>
       <BoxShape box={table} scale={scale} className={classes.there} />
-      <text
-        x={scale.x((table.left + table.right) / 2)}
-        y={tableWordsY(scale, table, seen)}
-        textAnchor="middle"
-        className={classes.soft}
-      >
-        table {lengthWords(table.right - table.left, system)} ×{' '}
-        {lengthWords(table.far - table.near, system)}
-      </text>
       <BoxShape box={work.zone} scale={scale} className={classes.wood} />
       {work.items.map((item) => (
         <ItemOutline key={`${item.name}-${item.x}-${item.y}`} item={item} scale={scale} />
@@ -95,19 +107,10 @@ function Above({ work, camera, system, notes, zone, lens, items, size }: Props &
       {work.boxes.map((box) => (
         <g key={`${box.name}-${box.left}`}>
           <BoxShape box={box} scale={scale} className={classes.boxBeside} />
-          <text
-            x={scale.x(Math.min(box.right, table.right)) - 4}
-            y={scale.y(Math.min(box.far, table.far)) + 13}
-            textAnchor="end"
-            className={`${classes.soft} ${classes.halo}`}
-          >
-            {box.name}
-          </text>
         </g>
       ))}
-      <ZoneWords work={work} scale={scale} system={system} />
       {camera && seen && camera.measure === 'height' ? (
-        <Frame camera={camera} seen={seen} tableNear={table.near} scale={scale} system={system} />
+        <Frame camera={camera} scale={scale} />
       ) : null}
       {camera && camera.measure === 'distance' ? (
         <Wedge camera={camera} zone={work.zone} scale={scale} />
@@ -143,10 +146,98 @@ function Above({ work, camera, system, notes, zone, lens, items, size }: Props &
           }}
         />
       ) : null}
-      <NoteNumbers notes={notes} spots={spotsOf(work, scale)} />
+      <NoteNumbers notes={notes} spots={spots} />
+      {labels.map((label, index) => (
+        <text
+          key={`${label.words} ${label.x}`}
+          x={places[index]?.x}
+          y={places[index]?.y}
+          textAnchor={places[index]?.anchor}
+          className={`${label.className} ${classes.halo}`}
+        >
+          {label.words}
+        </text>
+      ))}
     </>
   );
 }
+
+interface Named {
+  words: string;
+  className: string | undefined;
+  x: number;
+  y: number;
+  off?: number;
+}
+
+/** What is named in the drawing, each at the point that it belongs to. */
+function labelsOf(
+  work: WorkDrawing,
+  camera: CameraDrawing | null,
+  seen: Box | null,
+  scale: Scale,
+  system: UnitSystem,
+): Named[] {
+  const { table, zone } = work;
+  const size = (box: Box) =>
+    `${lengthWords(box.right - box.left, system)} × ${lengthWords(box.far - box.near, system)}`;
+  const middle = (box: Box) => scale.x((box.left + box.right) / 2);
+  const found: Named[] = [];
+  if (camera && seen && camera.measure === 'height') {
+    found.push({
+      words: `picture ${lengthWords(camera.seen_width_mm ?? 0, system)} × ${lengthWords(camera.seen_depth_mm ?? 0, system)}`,
+      className: classes.verd,
+      x: middle(seen),
+      y: scale.y(seen.near),
+      off: 7,
+    });
+    const [, , right, left] = camera.seen_surface ?? [];
+    if (right && left) {
+      found.push({
+        words: 'top of the picture',
+        className: classes.verd,
+        x: scale.x((left.x + right.x) / 2),
+        y: scale.y((left.y + right.y) / 2),
+        off: 13,
+      });
+    }
+  }
+  found.push({
+    words: `table ${size(table)}`,
+    className: classes.soft,
+    x: middle(table),
+    y: scale.y(table.far),
+    off: 7,
+  });
+  if ((zone.right - zone.left) * scale.s >= ROOM_FOR_WORDS_PX) {
+    found.push({
+      words: `zone ${size(zone)}`,
+      className: classes.text,
+      x: scale.x(zone.left) + ROOM_FOR_WORDS_PX / 3,
+      y: scale.y(zone.near),
+      off: 8,
+    });
+  }
+  for (const box of work.boxes) {
+    found.push({
+      words: box.name,
+      className: classes.soft,
+      x: scale.x((Math.max(box.left, table.left) + Math.min(box.right, table.right)) / 2),
+      y: scale.y((Math.max(box.near, table.near) + Math.min(box.far, table.far)) / 2),
+      off: 4,
+    });
+  }
+  return found;
+}
+
+/** The four strokes of a rectangle. */
+const edgesOf = (box: Box, scale: Scale) =>
+  strokesOf([
+    { x: scale.x(box.left), y: scale.y(box.near) },
+    { x: scale.x(box.right), y: scale.y(box.near) },
+    { x: scale.x(box.right), y: scale.y(box.far) },
+    { x: scale.x(box.left), y: scale.y(box.far) },
+  ]);
 
 /** The rectangle about some points, seen from above; null for none. */
 function boundsOf(points: readonly Point[] | null): Box | null {
@@ -194,14 +285,6 @@ function Wedge({ camera, zone, scale }: { camera: CameraDrawing; zone: Box; scal
 const polygon = (points: readonly Point[], scale: Scale): string =>
   `M${points.map((point) => `${scale.x(point.x)} ${scale.y(point.y)}`).join('L')}Z`;
 
-/** Above the table, and above the words at the top of the picture where the two would meet. */
-function tableWordsY(scale: Scale, table: Box, seen: Box | null): number {
-  const own = scale.y(table.far) - 6;
-  if (!seen) return own;
-  const picture = scale.y(seen.far) - 14;
-  return Math.abs(own - picture) < 16 ? Math.min(own, picture - 16) : own;
-}
-
 function BoxShape({
   box,
   scale,
@@ -222,43 +305,9 @@ function BoxShape({
   );
 }
 
-function ZoneWords({
-  work,
-  scale,
-  system,
-}: {
-  work: WorkDrawing;
-  scale: Scale;
-  system: UnitSystem;
-}) {
-  const { zone } = work;
-  const words = `${lengthWords(zone.right - zone.left, system)} × ${lengthWords(zone.far - zone.near, system)}`;
-  if ((zone.right - zone.left) * scale.s < ROOM_FOR_WORDS_PX) return null;
-  return (
-    <text x={scale.x(zone.left) + 7} y={scale.y(zone.near) - 8} className={classes.text}>
-      zone {words}
-    </text>
-  );
-}
-
-/** The picture on the table and at the top of the work, with the spare on each side. */
-function Frame({
-  camera,
-  seen,
-  tableNear,
-  scale,
-  system,
-}: {
-  camera: CameraDrawing;
-  seen: Box;
-  tableNear: number;
-  scale: Scale;
-  system: UnitSystem;
-}) {
+/** The picture on the table and at the top of the work. */
+function Frame({ camera, scale }: { camera: CameraDrawing; scale: Scale }) {
   const top = camera.seen_top;
-  const under = scale.y(seen.near) + 16;
-  const edge = scale.y(tableNear);
-  const labelY = Math.abs(edge - under + 5) < 14 ? edge + 16 : under;
   return (
     <g>
       {camera.seen_surface ? (
@@ -266,15 +315,6 @@ function Frame({
       ) : null}
       {top ? <path d={polygon(top, scale)} className={classes.seenTop} /> : null}
       <TopEdge camera={camera} scale={scale} />
-      <text
-        x={scale.x((seen.left + seen.right) / 2)}
-        y={labelY}
-        textAnchor="middle"
-        className={`${classes.verd} ${classes.halo}`}
-      >
-        picture {lengthWords(camera.seen_width_mm ?? 0, system)} ×{' '}
-        {lengthWords(camera.seen_depth_mm ?? 0, system)}
-      </text>
     </g>
   );
 }
@@ -289,18 +329,9 @@ function TopEdge({ camera, scale }: { camera: CameraDrawing; scale: Scale }) {
   const fromX = scale.x((bottomLeft.x + bottomRight.x) / 2);
   const fromY = scale.y((bottomLeft.y + bottomRight.y) / 2);
   const turn = (Math.atan2(x - fromX, fromY - y) * 180) / Math.PI;
-  const down = Math.abs(Math.abs(turn) - 180) < 1;
   return (
     <g transform={`translate(${x} ${y}) rotate(${turn})`}>
       <path d="M-9 0L0 -9L9 0Z" fill="var(--verd)" />
-      <text
-        y={down ? 24 : -14}
-        textAnchor="middle"
-        transform={down ? 'rotate(180)' : undefined}
-        className={`${classes.verd} ${classes.halo}`}
-      >
-        top of the picture
-      </text>
     </g>
   );
 }

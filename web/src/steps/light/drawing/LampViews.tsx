@@ -12,7 +12,7 @@ import { lengthWords, type UnitSystem } from '../../../domain/units';
 import { BodyShape } from '../../../drawing/BodyShape';
 import { CameraShape } from '../../../drawing/CameraShape';
 import classes from '../../../drawing/drawings.module.css';
-import { LINE, type Placed, placeLabels, strokesOf } from '../../../drawing/placing';
+import { around, LINE, type Placed, placeLabels, strokesOf } from '../../../drawing/placing';
 import { Sized } from '../../../drawing/Sized';
 import { fitWindow, type Scale, type Size } from '../../../drawing/scale';
 import { useHandle } from '../../../drawing/useHandle';
@@ -73,8 +73,15 @@ function View({ from, work, camera, hold, light, size, ...rest }: Props & { size
   ].map(at);
   const places = placeLabels(
     named,
-    [...outlines.flatMap(strokesOf), ...strokesOf(tableLine).slice(0, 1)],
+    [
+      ...outlines.flatMap(strokesOf),
+      ...strokesOf(tableLine).slice(0, 1),
+      ...(hold?.members.flatMap((one) => strokesOf([one.a, one.b].map(at)).slice(0, 1)) ?? []),
+    ],
     size,
+    [...(camera ? [camera.lens] : []), work.maker.head, ...work.company.map((one) => one.head)].map(
+      (one) => around(at(one), 18),
+    ),
   );
   return (
     <>
