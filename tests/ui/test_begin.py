@@ -27,7 +27,7 @@ def begin(page: Page, server: Server, title: str, shape: str) -> None:
 
 
 def fill(page: Page, label: str, value: str) -> None:
-    field = page.get_by_label(label, exact=True)
+    field = page.get_by_label(label, exact=True).first  # a note may ask for the same figure
     field.fill(value)
     field.press("Enter")
     expect(field).to_have_value(value if "." in value else f"{value}.0")
