@@ -16,6 +16,7 @@ from contextlib import contextmanager
 from functools import partial
 from pathlib import Path
 
+from bench.angles import angles_step
 from bench.dragging import dragging
 from bench.light import light_step
 from bench.machine import REFERENCE_S, Machine, by_speed, machine
@@ -257,6 +258,7 @@ def table() -> Iterator[Timing]:
     yield from by_speed(evaluations())
     yield from by_speed(lens_step())
     yield from by_speed(light_step(OWNED))
+    yield from by_speed(angles_step())
     yield from by_speed(renderer())
     with tempfile.TemporaryDirectory() as name:
         folder = Path(name)

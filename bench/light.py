@@ -15,7 +15,8 @@ import numpy as np
 
 from bench.timing import Timing, line, milliseconds, percentile
 from steeple.core.geometry.kernels import Array
-from steeple.core.light.emitters import light_at, rows_of, solids_of
+from steeple.core.geometry.solids import solids_of
+from steeple.core.light.emitters import light_at, rows_of
 from steeple.core.plan.cupboard.owned import Owned
 from steeple.core.plan.document import Plan
 from steeple.core.solve.light.glare import compare_glare

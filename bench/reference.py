@@ -16,9 +16,12 @@ from typing import Any
 
 import numpy as np
 
+from steeple.core.angles.sight import Things, disc_points, hides, in_picture, seen_of, within
 from steeple.core.geometry.kernels import Array
-from steeple.core.geometry.vectors import Vector
-from steeple.core.light.emitters import Emitter, Solids, box_hull, light_at, solids_of
+from steeple.core.geometry.pose import Pose, Pyramid
+from steeple.core.geometry.solids import Hull, Solids, box_hull, solids_of
+from steeple.core.geometry.vectors import UP, Vector, sine_cosine
+from steeple.core.light.emitters import Emitter, light_at
 from steeple.core.light.gloss import Finish, gloss_luminance
 from steeple.core.optics.focus import nearest_focus, sharp_range
 from steeple.core.optics.frame import pixels_per_mm
@@ -162,10 +165,75 @@ def worst_glare(case: Case) -> tuple[str, float]:
     return f"of what is allowed, at point {int(off.argmax())}", float(off.max())
 
 
+SHARE_TOLERANCE, DISC_TOLERANCE = 0.002, 0.01
+"""Of the picture, and of a disc."""
+
+
+def pyramid_of(camera: Mapping[str, Any]) -> Pyramid:
+    """The camera of a visibility case: its picture's up is the direction nearest to straight up (away
+    from the maker for one that looks straight down), turned from up toward right."""
+    position = Vector(*camera["position_mm"])
+    axis = Vector(*camera["looks_at_mm"]).minus(position).unit
+    high = UP if abs(axis.z) < 1 - 1e-9 else Vector(0.0, 1.0, 0.0)
+    up = high.minus(axis.times(high.dot(axis))).unit
+    right = axis.cross(up)
+    s, c = sine_cosine(camera["roll_deg"])
+    image = image_distance(
+        focal_mm=camera["focal_mm"], pupil_to_focus_mm=camera["focus_distance_mm"]
+    )
+    return Pyramid(
+        pose=Pose(
+            position=position,
+            axis=axis,
+            right=right.times(c).minus(up.times(s)),
+            up=up.times(c).plus(right.times(s)),
+        ),
+        half_width=camera["sensor_width_mm"] / 2 / image,
+        half_height=camera["sensor_height_mm"] / 2 / image,
+    )
+
+
+def worst_sight(case: Case) -> tuple[str, float]:
+    """The figure of a visibility case that deviates most, as a share of what is allowed."""
+    pyramid = pyramid_of(case["camera"])
+    capsules: list[Array] = []
+    hulls: list[tuple[Hull, ...]] = []
+    for one in case["solids"]:
+        if one["shape"] == "box":
+            hulls.append((box_hull(Vector(*one["centre_mm"]), Vector(*one["size_mm"])),))
+            capsules.append(np.zeros((0, 7)))
+        else:
+            a = one.get("from_mm", one.get("centre_mm"))
+            hulls.append(())
+            capsules.append(np.array([[*a, *one.get("to_mm", a), one["radius_mm"]]], dtype=float))
+    things = Things(tuple(capsules), tuple(hulls))
+    found, covered = in_picture(pyramid, things)
+    off = [("of any in the picture", abs(covered - case["frame_share_of_any"]) / SHARE_TOLERANCE)]
+    off += [
+        (f"of solid {index} in the picture", abs(one.share - share) / SHARE_TOLERANCE)
+        for index, (one, share) in enumerate(zip(found, case["frame_share"], strict=True))
+    ]
+    points = np.array(case["points_mm"], dtype=float)
+    clear = ~hides(pyramid.pose.position, points, things).any(axis=0)
+    for name, got in (("points_clear", clear), ("points_in_frame", within(pyramid, points))):
+        wrong = int((got != np.array(case[name])).sum())
+        off.append((name, 0.0 if wrong == 0 else math.inf))
+    for index, disc in enumerate(case["discs"]):
+        seen = seen_of(
+            pyramid,
+            disc_points(Vector(*disc["centre_mm"]), Vector(*disc["normal"]), disc["radius_mm"]),
+            things,
+        )
+        off.append((f"disc {index} clear", abs(seen.clear - disc["clear_share"]) / DISC_TOLERANCE))
+        off.append((f"disc {index} seen", abs(seen.seen - disc["seen_share"]) / DISC_TOLERANCE))
+    return max(off, key=lambda one: one[1])
+
+
 KINDS: tuple[tuple[str, Callable[[Case], tuple[str, float]], float], ...] = (
     ("focal_mm", worst, OPTICS_TOLERANCE),
     ("illuminance_lx", worst_light, LIGHT_TOLERANCE),
     ("specular_luminance_cd_m2", worst_glare, 1.0),
+    ("frame_share", worst_sight, 1.0),
 )
 """Which field tells the kind of a case, how it is computed, and what is allowed."""
 

@@ -17,8 +17,9 @@ import numpy as np
 from bench.light import capsule_mesh
 from bench.timing import Timing, line, milliseconds, percentile
 from steeple.core.geometry.kernels import Array
+from steeple.core.geometry.solids import solids_of
 from steeple.core.geometry.vectors import Vector
-from steeple.core.light.emitters import Emitter, How, light_at, rows_of, solids_of
+from steeple.core.light.emitters import Emitter, How, light_at, rows_of
 from steeple.core.study.plan_study import camera_studies
 from steeple.demo.plans import GILDING
 

@@ -16,7 +16,7 @@ from steeple.core.plan.gear.holding.support import Joint, Support
 from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.gear.lights.lamp_stand import LampStand
 from steeple.core.plan.gear.lights.light_card import LightCard
-from steeple.core.plan.parts.camera import Camera, Position
+from steeple.core.plan.parts.camera import Aim, Camera, Position
 from steeple.core.plan.parts.delivery import Delivery
 from steeple.core.plan.parts.lamp import LampPlace, Light
 from steeple.core.plan.parts.maker import Maker
@@ -251,8 +251,18 @@ WHITE = LightCard(name="a white card", use="bounce", width_mm=500, height_mm=350
 LAMP_STAND = LampStand(
     name="a lamp stand", form="floor stand", lowest_mm=700, highest_mm=2200, rated_load_g=3000
 )
+SIDE = SOUND.cameras[0].model_copy(
+    update={
+        "id": "side",
+        "role": "three-quarter",
+        "support": None,
+        "aim": Aim(tilt_deg=50, toward_deg=135),
+        "position": Position(x_mm=-433, y_mm=433, z_mm=529),
+    }
+)
 SOUND_IN_FULL = SOUND.model_copy(
     update={
+        "cameras": (SOUND.cameras[0], SIDE),
         "table": SOUND.table.model_copy(update={"mat_gloss": "matt"}),
         "work": SOUND.work.model_copy(
             update={"hollow": Hollow(x_mm=60, y_mm=0, width_mm=160, depth_mm=25)}
@@ -263,7 +273,8 @@ SOUND_IN_FULL = SOUND.model_copy(
         ),
     }
 )
-"""The same with what not every plan has: a card, a lamp stand, a mat of its own gloss, a hollow."""
+"""The same with what not every plan has: a second camera, a card, a lamp stand, a mat of its own gloss, a
+hollow."""
 BARE = Plan(title="Only a shape", work=Work(shape="page-flat"))
 
 

@@ -72,7 +72,8 @@ def test_lengths_carry_their_unit_in_every_name() -> None:
         "own_view_hidden", "mode_crop", "index", "tipping", "tipping_knocked", "torque_share",
         "legs", "owned", "colour_rendering", "transmittance", "lamp", "share", "worst", "glare",
         "across", "along", "done", "of", "burnt", "utc_offset_h",
-        "sun_share",
+        "sun_share", "top", "bottom", "seen", "mirrors", "size_ratio", "action_seen", "action_worst",
+        "zone_seen",
     }  # fmt: skip
     units = (
         "_mm",

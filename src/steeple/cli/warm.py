@@ -7,8 +7,9 @@ import argparse
 import numpy as np
 
 from steeple.core.evaluation import evaluate
+from steeple.core.geometry.solids import solids_of
 from steeple.core.geometry.vectors import Vector
-from steeple.core.light.emitters import Emitter, light_at, solids_of
+from steeple.core.light.emitters import Emitter, light_at
 from steeple.core.light.gloss import FINISHES, gloss_luminance
 from steeple.demo.plans import PLANS
 from steeple.services.picture import picture_file

@@ -19,19 +19,11 @@ from hypothesis import strategies as st
 
 from steeple.core.errors import InputError
 from steeple.core.geometry.kernels import Array
+from steeple.core.geometry.solids import Solids, box_hull, cylinder_hull, solids_of
+from steeple.core.geometry.stretches import capsule_stretch, hull_stretch
 from steeple.core.geometry.vectors import Vector
-from steeple.core.light.emitters import (
-    Emitter,
-    Solids,
-    axis_intensity,
-    box_hull,
-    cylinder_hull,
-    exponent_of,
-    light_at,
-    solids_of,
-)
+from steeple.core.light.emitters import Emitter, axis_intensity, exponent_of, light_at
 from steeple.core.light.gloss import FINISHES, Finish, fresnel_polarised, gloss_luminance
-from steeple.core.light.kernels.stretches import capsule_stretch, hull_stretch
 from tests.reference.loader import HERE, load
 
 UP = np.array([0.0, 0.0, 1.0])

@@ -10,17 +10,10 @@ from hypothesis import HealthCheck, assume, given, settings
 from hypothesis import strategies as st
 
 from steeple.core.geometry.kernels import Array
+from steeple.core.geometry.solids import Solids, box_hull, cylinder_hull, solids_of
+from steeple.core.geometry.stretches import capsule_stretch
 from steeple.core.geometry.vectors import Vector
-from steeple.core.light.emitters import (
-    Emitter,
-    How,
-    Solids,
-    box_hull,
-    cylinder_hull,
-    light_at,
-    rows_of,
-    solids_of,
-)
+from steeple.core.light.emitters import Emitter, How, light_at, rows_of
 from steeple.core.light.kernels.hidden import hidden_light
 from steeple.core.light.kernels.lamp import MIDDLE, lamp_rows
 from steeple.core.light.kernels.quick import CLOSE_ROWS, ROWS
@@ -37,7 +30,6 @@ from steeple.core.light.kernels.silhouettes import (
     capsules_seen,
     lamp_seen,
 )
-from steeple.core.light.kernels.stretches import capsule_stretch
 
 UP = np.array([0.0, 0.0, 1.0])
 HERE = np.zeros((1, 3))

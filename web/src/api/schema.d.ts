@@ -659,6 +659,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ring": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ring For
+         * @description Every direction from which a camera could look at the work, judged.
+         */
+        post: operations["ring_for_api_ring_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{plan_id}/card.pdf": {
         parameters: {
             query?: never;
@@ -1054,6 +1074,27 @@ export interface components {
              * @description Where it is tipped to: clockwise from straight away from the maker.
              */
             toward_deg: number | null;
+        };
+        /**
+         * AnglesDrawing
+         * @description One camera among the others. Shares 0 … 1 of action and zone; half the angle that its picture takes
+         *     in across.
+         */
+        AnglesDrawing: {
+            /** Camera Id */
+            camera_id: string;
+            /** Half Angle Deg */
+            half_angle_deg: number;
+            /** Action Seen */
+            action_seen: number;
+            /** Action Worst */
+            action_worst: number;
+            /** Zone Seen */
+            zone_seen: number;
+            /** Intrusions */
+            intrusions: components["schemas"]["IntrusionDrawing"][];
+            /** Cuts */
+            cuts: components["schemas"]["CutDrawing"][];
         };
         /**
          * Answer
@@ -1555,6 +1596,7 @@ export interface components {
             lens: components["schemas"]["CameraDrawing"] | null;
             hold: components["schemas"]["HoldDrawing"] | null;
             light: components["schemas"]["LightDrawing"] | null;
+            angles: components["schemas"]["AnglesDrawing"] | null;
         };
         /**
          * CameraRequest
@@ -1766,7 +1808,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold" | "light";
+            step: "work" | "lens" | "hold" | "light" | "angles";
             /** Sentence */
             sentence: string;
         };
@@ -1878,6 +1920,35 @@ export interface components {
             filters: components["schemas"]["FilterInUse"][];
             /** Stands */
             stands: components["schemas"]["StandInUse"][];
+        };
+        /**
+         * CutDrawing
+         * @description How a camera cuts with another: ``join`` is whole, swaying or torn; the sides are those of the line
+         *     of action on which the two stand.
+         */
+        CutDrawing: {
+            /** Other */
+            other: string;
+            /** Join */
+            join: string;
+            /** Angle Deg */
+            angle_deg: number;
+            /** Size Ratio */
+            size_ratio: number;
+            /** Closer */
+            closer: boolean;
+            /** Side */
+            side: string;
+            /** Other Side */
+            other_side: string;
+            /** Swapped */
+            swapped: boolean;
+            /** Crop Px Per Mm */
+            crop_px_per_mm: number;
+            /** Crop Noise Stops */
+            crop_noise_stops: number;
+            /** Says */
+            says: components["schemas"]["Piece"][];
         };
         /**
          * Daylight
@@ -2260,7 +2331,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold" | "light";
+            step: "work" | "lens" | "hold" | "light" | "angles";
             /**
              * Verdict
              * @enum {string}
@@ -2557,7 +2628,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold" | "light";
+            step: "work" | "lens" | "hold" | "light" | "angles";
             /** About */
             about: string;
             answer: components["schemas"]["Answer"];
@@ -2574,7 +2645,7 @@ export interface components {
             working: components["schemas"]["Working"][];
             camera: components["schemas"]["CameraResult"] | null;
             /** Drawn */
-            drawn: ("work" | "lens" | "hold" | "light")[];
+            drawn: ("work" | "lens" | "hold" | "light" | "angles")[];
             /** Findings */
             findings: components["schemas"]["Finding"][];
         };
@@ -2588,7 +2659,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold" | "light";
+            step: "work" | "lens" | "hold" | "light" | "angles";
             /**
              * Camera
              * @default 0
@@ -2842,6 +2913,37 @@ export interface components {
             known: components["schemas"]["RowReport"][];
             /** Refused */
             refused: components["schemas"]["RowProblem"][];
+        };
+        /**
+         * IntrusionDrawing
+         * @description A piece of gear in a picture. ``left`` to ``top`` are the places it reaches within the picture, in
+         *     shares of half width and half height from its middle; ``of`` is what moves it.
+         */
+        IntrusionDrawing: {
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Of */
+            of: string;
+            /** Share Percent */
+            share_percent: number;
+            /** Edge */
+            edge: string;
+            /** Depth Percent */
+            depth_percent: number;
+            /** Depth Mm */
+            depth_mm: number;
+            /** Away Mm */
+            away_mm: number;
+            /** Left */
+            left: number;
+            /** Right */
+            right: number;
+            /** Bottom */
+            bottom: number;
+            /** Top */
+            top: number;
         };
         /**
          * Item
@@ -4879,6 +4981,83 @@ export interface components {
             b: components["schemas"]["Point"];
         };
         /**
+         * RingCamera
+         * @description A camera of the plan on the ring.
+         */
+        RingCamera: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Azimuth Deg */
+            azimuth_deg: number;
+            /** Elevation Deg */
+            elevation_deg: number;
+        };
+        /**
+         * RingReply
+         * @description The ring of views for a camera, at the distance that it has.
+         */
+        RingReply: {
+            /** Camera Id */
+            camera_id: string;
+            /** Distance Mm */
+            distance_mm: number;
+            /** Draft */
+            draft: boolean;
+            /** Views */
+            views: components["schemas"]["RingView"][];
+            here: components["schemas"]["RingView"];
+            /** Cameras */
+            cameras: components["schemas"]["RingCamera"][];
+            best: components["schemas"]["RingView"] | null;
+            /** Says */
+            says: components["schemas"]["Piece"][];
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+        };
+        /**
+         * RingRequest
+         * @description A plan, and the camera for which every direction is judged.
+         */
+        RingRequest: {
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Camera
+             * @default 0
+             */
+            camera: number;
+            /**
+             * Draft
+             * @default false
+             */
+            draft: boolean;
+        };
+        /**
+         * RingView
+         * @description One direction: where the camera stands as seen from the middle of the work.
+         *
+         *     ``seen`` of the action is in sight in the mean of the poses, ``worst`` in the worst; ``mirrors`` is the
+         *     share of the zone that mirrors a lit lamp there; ``blocked`` says what stands there already;
+         *     ``beside`` names a camera that stands nearer than 30°.
+         */
+        RingView: {
+            /** Azimuth Deg */
+            azimuth_deg: number;
+            /** Elevation Deg */
+            elevation_deg: number;
+            /** Seen */
+            seen: number;
+            /** Worst */
+            worst: number;
+            /** Mirrors */
+            mirrors: number;
+            /** Blocked */
+            blocked: string;
+            /** Beside */
+            beside: string;
+        };
+        /**
          * Room
          * @description The room, as far as the rig meets it.
          */
@@ -5276,7 +5455,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold" | "light";
+            step: "work" | "lens" | "hold" | "light" | "angles";
             /**
              * Verdict
              * @enum {string}
@@ -8844,6 +9023,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LampComparison"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    ring_for_api_ring_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RingRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RingReply"];
                 };
             };
             /** @description Bad Request */

@@ -1,9 +1,10 @@
 /** The steps that exist, in the order in which practitioners work. */
 import type { Step } from '../sheet/step';
+import { angles } from './angles';
 import { card } from './card';
 import { hold } from './hold';
 import { lens } from './lens';
 import { light } from './light';
 import { work } from './work';
 
-export const STEPS: readonly Step[] = [work, lens, hold, light, card];
+export const STEPS: readonly Step[] = [work, lens, hold, light, angles, card];

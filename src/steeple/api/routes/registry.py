@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from steeple.api.routes import (
+    angles,
     card,
     evaluation,
     gear,
@@ -24,6 +25,7 @@ ROUTERS = (
     lens.router,
     hold.router,
     light.router,
+    angles.router,
     card.router,
     gear.router,
 )

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from steeple.core.findings.angles.rules import ANGLES_RULES
 from steeple.core.findings.caution import CautionRule
 from steeple.core.findings.hold.rules import HOLD_RULES
 from steeple.core.findings.lens.rules import LENS_RULES
@@ -9,6 +10,12 @@ from steeple.core.findings.light.rules import LIGHT_RULES
 from steeple.core.findings.rule import Rule, StepRules
 from steeple.core.findings.work.rules import WORK_RULES
 
-STEP_RULES: tuple[StepRules, ...] = (WORK_RULES, LENS_RULES, HOLD_RULES, LIGHT_RULES)
+STEP_RULES: tuple[StepRules, ...] = (
+    WORK_RULES,
+    LENS_RULES,
+    HOLD_RULES,
+    LIGHT_RULES,
+    ANGLES_RULES,
+)
 RULES: tuple[Rule, ...] = tuple(rule for step in STEP_RULES for rule in step.rules)
 CAUTIONS: tuple[CautionRule, ...] = tuple(one for step in STEP_RULES for one in step.cautions)

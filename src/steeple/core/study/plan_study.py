@@ -12,6 +12,8 @@ from pydantic import BaseModel
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.camera import Camera
+from steeple.core.study.angles.step import ANGLES
+from steeple.core.study.angles.study import AngleStudy
 from steeple.core.study.base.assumptions import Assumption, Assumptions
 from steeple.core.study.base.step import Context, Step, StepId, Studied
 from steeple.core.study.cache import StudyCache
@@ -214,6 +216,11 @@ class CameraStudy:
     def light(self) -> LightStudy | None:
         """The lamps as it has them; None where there are none."""
         return self.of(LIGHT)
+
+    @property
+    def angles(self) -> AngleStudy | None:
+        """The camera among the others; None while it forms no picture."""
+        return self.of(ANGLES)
 
 
 def camera_studies(

@@ -11,9 +11,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from steeple.core.geometry.kernels import meets_capsule
+from steeple.core.geometry.solids import solids_of
 from steeple.core.geometry.vectors import Vector
 from steeple.core.geometry.workplane import WorkPlane
-from steeple.core.light.emitters import How, light_at, rows_of, solids_of
+from steeple.core.light.emitters import How, light_at, rows_of
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.camera import Camera, Position
 from steeple.core.plan.parts.maker import Maker

@@ -51,6 +51,13 @@ def hold_moves(scene: CameraStudy) -> Iterator[Proposal]:
         yield from _to_get(hold)
 
 
+def foot_moves(scene: CameraStudy) -> Iterator[Proposal]:
+    """The same support with its legs turned, or on another foot."""
+    if scene.hold is not None:
+        yield from _legs(scene.hold)
+        yield from _other_foot(scene, scene.hold)
+
+
 def _at(hold: HoldStudy, field: str) -> str:
     return f"/{hold.support.at}/{field}"
 

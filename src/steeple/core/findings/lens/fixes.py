@@ -15,7 +15,6 @@ from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.gear.cameras.body import Body
 from steeple.core.plan.gear.cameras.lens import Lens
 from steeple.core.study.base.assumptions import Assumptions
-from steeple.core.study.base.phrases import clock_words
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.inputs.camera import ROLE_AIM, given_camera_of
 from steeple.core.study.lens.framing import STEEP_DEG, Framing, framing_of
@@ -39,7 +38,8 @@ def focal(value: float) -> Quantity:
     return Quantity(value=value, unit="mm_exact")
 
 
-def _tidy(value: float) -> float:
+def tidy(value: float) -> float:
+    """A length as it is put into a plan: to a tenth of a millimetre."""
     return round(value, 1)
 
 
@@ -66,10 +66,10 @@ def placed(scene: CameraStudy, framing: Framing, value_mm: float) -> tuple[Chang
     assert camera is not None
     given = camera.position
     place = framing.position(framing.d_of(value_mm))
-    changes = [change(scene, "position/z_mm", _tidy(place.z))]
+    changes = [change(scene, "position/z_mm", tidy(place.z))]
     for name, was, now in (("x_mm", given.x_mm, place.x), ("y_mm", given.y_mm, place.y)):
         if framing.measure == "distance" or (was is not None and abs(was - now) > _SAME_MM):
-            changes.append(change(scene, f"position/{name}", _tidy(now)))
+            changes.append(change(scene, f"position/{name}", tidy(now)))
     return tuple(changes)
 
 
@@ -88,7 +88,7 @@ def change_height(scene: CameraStudy) -> Iterator[Proposal]:
     greatest = heights.greatest
     if greatest is not None and greatest.height_mm < study.settings.value_mm:
         targets.insert(0, float(int(greatest.height_mm)))
-    for target in dict.fromkeys(_tidy(one) for one in targets):
+    for target in dict.fromkeys(tidy(one) for one in targets):
         if abs(target - study.settings.value_mm) > _SAME_MM:
             yield Proposal(
                 action=hang_words(study, target),
@@ -149,7 +149,7 @@ def _rehang(scene: CameraStudy, lens: Lens, *, swap: bool) -> Iterator[Proposal]
         return
     assert settings.focal_mm is not None
     framing = framing_of(camera, scene.work, settings.focal_mm)
-    value = _tidy(settings.value_mm)
+    value = tidy(settings.value_mm)
     changes = free[:2] if swap else ()
     fixed = lens.focal_min_mm == lens.focal_max_mm
     hang = "hang it at {height}" if framing.measure == "height" else "put it {height} away"
@@ -192,8 +192,8 @@ def slide_to_centre(scene: CameraStudy) -> Iterator[Proposal]:
     yield Proposal(
         action=action,
         changes=(
-            change(scene, "position/x_mm", _tidy(study.position.x - x)),
-            change(scene, "position/y_mm", _tidy(study.position.y - y)),
+            change(scene, "position/x_mm", tidy(study.position.x - x)),
+            change(scene, "position/y_mm", tidy(study.position.y - y)),
         ),
     )
 
@@ -209,7 +209,7 @@ def slide_from_head(scene: CameraStudy) -> Iterator[Proposal]:
         if step >= 5:
             yield Proposal(
                 action=say("Slide the lens {step} away from you", step=mm(step)),
-                changes=(change(scene, "position/y_mm", _tidy(study.position.y + step)),),
+                changes=(change(scene, "position/y_mm", tidy(study.position.y + step)),),
                 family="slide",
             )
 
@@ -227,7 +227,7 @@ def turn(scene: CameraStudy) -> Iterator[Proposal]:
     framing = framing_of(camera, scene.work, study.settings.focal_mm)
     heights = height_range(framing, study.settings.focal_mm)
     if heights.works:
-        height = _tidy(heights.suggested_mm)
+        height = tidy(heights.suggested_mm)
         where = "hang the lens at" if study.by_height else "put it away by"
         yield Proposal(
             action=say("Turn the camera by 90° and " + where + " {height}", height=mm(height)),
@@ -249,9 +249,9 @@ def square_up(scene: CameraStudy) -> Iterator[Proposal]:
         changes=(
             change(scene, "aim/tilt_deg", tilt),
             change(scene, "aim/toward_deg", 0.0),
-            change(scene, "position/x_mm", None if tilt <= STEEP_DEG else _tidy(place.x)),
-            change(scene, "position/y_mm", None if tilt <= STEEP_DEG else _tidy(place.y)),
-            change(scene, "position/z_mm", _tidy(place.z)),
+            change(scene, "position/x_mm", None if tilt <= STEEP_DEG else tidy(place.x)),
+            change(scene, "position/y_mm", None if tilt <= STEEP_DEG else tidy(place.y)),
+            change(scene, "position/z_mm", tidy(place.z)),
         ),
     )
 
@@ -275,60 +275,6 @@ def lean_back(scene: CameraStudy) -> Iterator[Proposal]:
 def lean_back_from_camera(scene: CameraStudy) -> Iterator[Proposal]:
     """Lean in less, in steps of 5°, so that head and camera keep apart."""
     yield from _lean_back(scene)
-
-
-def from_other_side(scene: CameraStudy) -> Iterator[Proposal]:
-    """A tipped camera mirrored to the other side of the zone."""
-    study = scene.lens
-    if study is None or study.camera.tilt_deg == 0 or study.camera.toward_deg in (0.0, 180.0):
-        return
-    given = study.camera.part.position
-    changes = [change(scene, "aim/toward_deg", (360.0 - study.camera.toward_deg) % 360.0)]
-    if given.x_mm is not None:
-        changes.append(change(scene, "position/x_mm", -given.x_mm))
-    hand = "left" if study.position.x > 0 else "right"
-    yield Proposal(action=say(f"Film from your {hand} instead"), changes=tuple(changes))
-
-
-def _aimed(scene: CameraStudy, tilt_deg: float, toward_deg: float) -> tuple[Place, float] | None:
-    """Where a camera aimed so hangs best, its place left open: changes, and its height or distance.
-
-    None where nothing works from there.
-    """
-    study, index = scene.lens, scene.index
-    assert study is not None
-    assert index is not None
-    aim = (change(scene, "aim/tilt_deg", tilt_deg), change(scene, "aim/toward_deg", toward_deg))
-    loose = tuple(change(scene, f"position/{axis}_mm", None) for axis in "xyz")
-    freed = apply_changes(scene.plan, (*aim, *loose))
-    camera = given_camera_of(freed, index, scene.work)
-    assert camera is not None
-    framing = framing_of(camera, scene.work, study.settings.focal_mm)
-    heights = height_range(framing, study.settings.focal_mm)
-    if not heights.works:
-        return None
-    value = _tidy(heights.suggested_mm)
-    return (*aim, *loose, *placed(scene, framing, value)), value
-
-
-def go_round(scene: CameraStudy) -> Iterator[Proposal]:
-    """A tipped camera on another side of the work, as far off as it needs to be there."""
-    study = scene.lens
-    if study is None or scene.index is None or study.camera.tilt_deg < 30:
-        return
-    for turn_deg in (30.0, -30.0, 60.0, -60.0, 90.0, -90.0):
-        toward = (study.camera.toward_deg + turn_deg) % 360.0
-        found = _aimed(scene, study.camera.tilt_deg, toward)
-        if found is not None:
-            side = "right" if turn_deg < 0 else "left"
-            yield Proposal(
-                action=say(
-                    "Go round by {turn} to the " + side + ", looking toward " + clock_words(toward),
-                    turn=Quantity(value=abs(turn_deg), unit="deg"),
-                ),
-                changes=found[0],
-                family="round",
-            )
 
 
 def clear_away(scene: CameraStudy) -> Iterator[Proposal]:
@@ -360,25 +306,6 @@ def other_body(scene: CameraStudy, suits: Callable[[Body], bool]) -> Iterator[Pr
                 ),
                 swaps=True,
             )
-
-
-def tip_away(scene: CameraStudy) -> Iterator[Proposal]:
-    """Slide the camera away from the maker and tip it back toward the zone: past the head."""
-    study = scene.lens
-    if study is None or study.sight is None or scene.index is None or not study.looks_down:
-        return
-    for tilt in (10.0, 15.0, 20.0, 25.0):
-        found = _aimed(scene, tilt, 180.0)
-        if found is not None:
-            yield Proposal(
-                action=say(
-                    "Tip the camera {tilt} from the far side, lens at {height}",
-                    tilt=Quantity(value=tilt, unit="deg"),
-                    height=mm(found[1]),
-                ),
-                changes=found[0],
-            )
-            return
 
 
 def camera_moves(scene: CameraStudy) -> Iterator[Proposal]:

@@ -6,14 +6,12 @@ from collections.abc import Iterator
 
 from steeple.core.findings.finding import Judgement, measured
 from steeple.core.findings.lens.fixes import (
-    from_other_side,
-    go_round,
     lean_back,
     lean_back_from_camera,
     slide_from_head,
     square_up,
-    tip_away,
 )
+from steeple.core.findings.lens.round_fixes import from_other_side, go_round, tip_away
 from steeple.core.findings.rule import Proposal, rule
 from steeple.core.study.base.sentence import Quantity, mm, say
 from steeple.core.study.lens.heights import HAIR_MM, HEAD_ROOM_MM

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from steeple.core.findings.finding import Judgement, measured
-from steeple.core.findings.lens.fixes import other_body, tip_away
+from steeple.core.findings.lens.fixes import other_body
+from steeple.core.findings.lens.round_fixes import tip_away
 from steeple.core.findings.rule import Proposal, rule
 from steeple.core.study.base.sentence import Quantity, say
 from steeple.core.study.plan_study import CameraStudy

@@ -18,8 +18,8 @@ import math
 import numpy as np
 
 from steeple.core.geometry.kernels import Array, Whole, loop, loop_with_arrays, meets_capsule
+from steeple.core.geometry.stretches import capsule_stretch, hull_stretch
 from steeple.core.light.kernels.rows import visible_light
-from steeple.core.light.kernels.stretches import capsule_stretch, hull_stretch
 
 RECTANGLE, DISC, BULB = 0, 1, 2
 EMITTER_COLUMNS = 20

@@ -22,6 +22,7 @@ from steeple.core.geometry.kernels import (
     quick_loop,
     quick_loop_with_arrays,
 )
+from steeple.core.geometry.stretches import capsule_stretch, hull_stretch
 from steeple.core.light.kernels.exact import (
     BEND,
     CUTS,
@@ -59,7 +60,6 @@ from steeple.core.light.kernels.silhouettes import (
     hull_patch,
     lamp_seen,
 )
-from steeple.core.light.kernels.stretches import capsule_stretch, hull_stretch
 
 ROWS, CLOSE_ROWS = 8, 16
 """Rows for sums over many places and poses, and for each place by itself."""

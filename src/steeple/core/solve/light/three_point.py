@@ -15,8 +15,9 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from steeple.core.geometry.solids import solids_of
 from steeple.core.geometry.vectors import Vector
-from steeple.core.light.emitters import Emitter, light_at, rows_of, solids_of
+from steeple.core.light.emitters import Emitter, light_at, rows_of
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.lamp import LampAim, LampPlace, Light
 from steeple.core.solve.light.place_lamps import LightingOption, only_lit

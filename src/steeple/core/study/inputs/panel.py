@@ -6,8 +6,9 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
+from steeple.core.geometry.solids import Hull, box_hull
 from steeple.core.geometry.vectors import Vector
-from steeple.core.light.emitters import Emitter, Hull, box_hull
+from steeple.core.light.emitters import Emitter
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.lamp import LampAim, LampPlace
 from steeple.core.plan.parts.panel import PlacedCard

@@ -11,9 +11,10 @@ from typing import Literal
 import numpy as np
 
 from steeple.core.geometry.kernels import Array, Flags
+from steeple.core.geometry.solids import NO_SOLIDS, Solids
 from steeple.core.geometry.vectors import Vector, heading
 from steeple.core.light.daylight import SKY_CCT_K, Sky, sun_at, sun_lx, window_cd_m2
-from steeple.core.light.emitters import NO_SOLIDS, Emitter, Solids, light_at
+from steeple.core.light.emitters import Emitter, light_at
 from steeple.core.plan.parts.window import Daylight
 from steeple.core.study.base.step import Context
 from steeple.core.study.inputs.window import GivenWindow

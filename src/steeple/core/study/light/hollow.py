@@ -14,8 +14,9 @@ from dataclasses import dataclass
 import numpy as np
 
 from steeple.core.geometry.kernels import Array
+from steeple.core.geometry.solids import NO_SOLIDS
 from steeple.core.geometry.vectors import Vector
-from steeple.core.light.emitters import NO_SOLIDS, Emitter, light_at, rows_of
+from steeple.core.light.emitters import Emitter, light_at, rows_of
 from steeple.core.study.inputs.work import GivenWork
 from steeple.core.study.light.study import LightStudy
 

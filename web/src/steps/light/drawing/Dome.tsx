@@ -2,22 +2,16 @@
  * lamps lie on it and are moved on it. Wash: light that does not arrive. Hatched: mirrored into the
  * lens. Crossed: nothing can stand there. */
 import { useElementSize } from '@mantine/hooks';
-import { useEffect, useRef, useState } from 'react';
+import { useMemo } from 'react';
 import type { DomeDirection, LampDrawing } from '../../../api/types';
 import { clockWords } from '../../../domain/clock';
+import { DomeGrid } from '../../../drawing/dome/DomeGrid';
+import { onDome, RIM_DEG, reader, type Way, washOf } from '../../../drawing/dome/dome';
+import dome from '../../../drawing/dome/dome.module.css';
+import { useDomeHandle } from '../../../drawing/dome/useDomeHandle';
+import { crossed, hatched, type Shade, Wash } from '../../../drawing/dome/Wash';
 import classes from '../../../drawing/drawings.module.css';
-import {
-  type LabelPlace,
-  labelPlaces,
-  onDome,
-  RIM_DEG,
-  reader,
-  type Way,
-  washOf,
-  washOfDepth,
-  wayAt,
-} from '../model';
-import dome from './Dome.module.css';
+import { type LabelPlace, labelPlaces, washOfDepth } from '../model';
 
 interface Props {
   directions: readonly DomeDirection[];
@@ -30,8 +24,6 @@ interface Props {
 }
 
 const UNPLACED: LabelPlace = { x: 0, y: 32, anchor: 'middle' };
-const HOURS = Array.from({ length: 12 }, (_, hour) => hour + 1);
-const RINGS = [20, 40, 60, 80];
 const EDGE = 26;
 
 export function Dome(props: Props) {
@@ -56,6 +48,7 @@ function Plan({
 }: Props & { size: number }) {
   const radius = size / 2 - EDGE;
   const middle = size / 2;
+  const shade = useMemo(() => shadesOf(directions), [directions]);
   const labels = labelPlaces(
     lamps.map((lamp) => ({
       ...onDome(ownWay(lamp), radius),
@@ -69,7 +62,7 @@ function Plan({
       <svg className={dome.under} width={size} height={size} aria-hidden="true">
         <circle cx={middle} cy={middle} r={radius} />
       </svg>
-      <Wash directions={directions} radius={radius} size={size} />
+      <Wash shade={shade} radius={radius} size={size} />
       <svg
         className={`${classes.drawing} ${dome.over}`}
         width={size}
@@ -78,26 +71,7 @@ function Plan({
         aria-label="The dome: every direction a lamp could come from"
       >
         <g transform={`translate(${middle} ${middle})`}>
-          <circle r={radius} fill="none" stroke="var(--ink)" strokeWidth={1.4} />
-          {RINGS.map((elevation) => {
-            const r = -onDome({ azimuth: 0, elevation }, radius).y;
-            return (
-              <g key={elevation}>
-                <circle r={r} className={dome.ring} />
-                <text x={4} y={r - 4} className={`${classes.soft} ${classes.halo}`}>
-                  {elevation}°
-                </text>
-              </g>
-            );
-          })}
-          {HOURS.map((hour) => {
-            const at = onDome({ azimuth: hour * 30, elevation: RIM_DEG }, radius + 14);
-            return (
-              <text key={hour} x={at.x} y={at.y + 5} textAnchor="middle" className={dome.hour}>
-                {hour === 6 ? 'you' : hour}
-              </text>
-            );
-          })}
+          <DomeGrid radius={radius} />
           {best ? <Best at={onDome(wayOf(best), radius)} told={!taken(best, lamps)} /> : null}
           {lamps.map((lamp, index) => (
             <Lamp
@@ -145,57 +119,23 @@ function Best({ at, told }: { at: { x: number; y: number }; told: boolean }) {
   );
 }
 
-/** The washes, drawn into a canvas point by point: they lie under everything else. */
-function Wash({
-  directions,
-  radius,
-  size,
-}: {
-  directions: readonly DomeDirection[];
-  radius: number;
-  size: number;
-}) {
-  const ref = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    const canvas = ref.current;
-    const context = canvas?.getContext('2d');
-    if (!canvas || !context) return;
-    const ink = getComputedStyle(canvas).color.match(/\d+/g)?.map(Number) ?? [32, 48, 44];
-    const image = context.createImageData(canvas.width, canvas.height);
-    const together = directions[0]?.depth_stops != null;
-    const wash = together ? washOfDepth : washOf;
-    const light = reader(directions, (one) =>
-      one.depth_stops === null ? 0.5 * (one.share + one.worst) : one.depth_stops,
-    );
-    const glare = reader(directions, (one) => (one.glare > 0.02 ? 1 : 0));
-    const barred = reader(directions, (one) => (one.blocked ? 1 : 0));
-    const framed = reader(directions, (one) => (one.in_frame ? 1 : 0));
-    const half = canvas.width / 2;
-    for (let row = 0; row < canvas.height; row++) {
-      for (let column = 0; column < canvas.width; column++) {
-        const x = column - half;
-        const y = row - half;
-        if (x * x + y * y > radius * radius || !directions.length) continue;
-        const way = wayAt(x, y, radius);
-        let shade = wash(light(way));
-        if (barred(way) > 0.5) {
-          shade = (column + row) % 11 < 1.4 || (column - row + 4400) % 11 < 1.4 ? 0.75 : 0.05;
-        } else if (framed(way) > 0.5) {
-          shade = row % 6 < 1.2 ? 0.8 : shade;
-        } else if (glare(way) > 0.5) {
-          shade = (column + row) % 7 < 1.3 ? 0.85 : shade;
-        }
-        const at = 4 * (row * canvas.width + column);
-        image.data[at] = ink[0] ?? 0;
-        image.data[at + 1] = ink[1] ?? 0;
-        image.data[at + 2] = ink[2] ?? 0;
-        image.data[at + 3] = Math.round(shade * 255);
-      }
-    }
-    context.putImageData(image, 0, 0);
-  }, [directions, radius]);
-  const whole = Math.round(size);
-  return <canvas ref={ref} width={whole} height={whole} className={dome.wash} />;
+/** What is washed over each direction: shadow, glare, frame and bars. */
+function shadesOf(directions: readonly DomeDirection[]): Shade | null {
+  if (!directions.length) return null;
+  const together = directions[0]?.depth_stops != null;
+  const wash = together ? washOfDepth : washOf;
+  const light = reader(directions, (one) =>
+    one.depth_stops === null ? 0.5 * (one.share + one.worst) : one.depth_stops,
+  );
+  const glare = reader(directions, (one) => (one.glare > 0.02 ? 1 : 0));
+  const barred = reader(directions, (one) => (one.blocked ? 1 : 0));
+  const framed = reader(directions, (one) => (one.in_frame ? 1 : 0));
+  return (way, column, row) => {
+    const shade = wash(light(way));
+    if (barred(way) > 0.5) return crossed(column, row);
+    if (framed(way) > 0.5) return row % 6 < 1.2 ? 0.8 : shade;
+    return glare(way) > 0.5 ? hatched(column, row, shade) : shade;
+  };
 }
 
 /** Width of a letter of a label, on average. */
@@ -207,15 +147,6 @@ const ownWay = (lamp: LampDrawing): Way => ({
   azimuth: lamp.azimuth_deg,
   elevation: Math.max(RIM_DEG, lamp.elevation_deg),
 });
-
-const STEP_DEG = 5;
-const SETTLE_MS = 500;
-const KEYS: Record<string, Way> = {
-  ArrowLeft: { azimuth: -1, elevation: 0 },
-  ArrowRight: { azimuth: 1, elevation: 0 },
-  ArrowUp: { azimuth: 0, elevation: 1 },
-  ArrowDown: { azimuth: 0, elevation: -1 },
-};
 
 function Lamp({
   lamp,
@@ -234,30 +165,9 @@ function Lamp({
   onDrag: (way: Way) => void;
   onCommit: (way: Way) => void;
 }) {
-  const [live, setLive] = useState<Way | null>(null);
-  const now = useRef<Way | null>(null);
-  const start = useRef<{ x: number; y: number; from: { x: number; y: number } } | null>(null);
-  const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
-  useEffect(() => () => clearTimeout(timer.current), []);
   const own = ownWay(lamp);
-  const way = live ?? own;
+  const { way, props } = useDomeHandle({ own, radius, onChoose, onDrag, onCommit });
   const at = onDome(way, radius);
-  const show = (next: Way) => {
-    now.current = {
-      azimuth: Math.round((next.azimuth + 360) % 360),
-      elevation: Math.round(Math.min(88, Math.max(RIM_DEG, next.elevation))),
-    };
-    setLive(now.current);
-    onDrag(now.current);
-  };
-  const settle = () => {
-    clearTimeout(timer.current);
-    start.current = null;
-    const final = now.current;
-    now.current = null;
-    setLive(null);
-    if (final) onCommit(final);
-  };
   const words = `${clockWords(way.azimuth)}, ${Math.round(way.elevation)}° up`;
   return (
     <g
@@ -272,39 +182,7 @@ function Lamp({
       className={classes.grip}
       opacity={lamp.lit ? 1 : 0.5}
       transform={`translate(${at.x} ${at.y})`}
-      onFocus={onChoose}
-      onPointerDown={(event) => {
-        if (event.button !== 0) return;
-        event.currentTarget.setPointerCapture(event.pointerId);
-        clearTimeout(timer.current);
-        onChoose();
-        start.current = { x: event.clientX, y: event.clientY, from: at };
-      }}
-      onPointerMove={(event) => {
-        const from = start.current;
-        if (!from) return;
-        show(
-          wayAt(from.from.x + event.clientX - from.x, from.from.y + event.clientY - from.y, radius),
-        );
-      }}
-      onPointerUp={settle}
-      onPointerCancel={settle}
-      onBlur={() => {
-        if (now.current && !start.current) settle();
-      }}
-      onKeyDown={(event) => {
-        const step = KEYS[event.key];
-        if (!step) return;
-        event.preventDefault();
-        const by = event.shiftKey ? 3 * STEP_DEG : STEP_DEG;
-        const from = now.current ?? own;
-        show({
-          azimuth: from.azimuth + step.azimuth * by,
-          elevation: from.elevation + step.elevation * by,
-        });
-        clearTimeout(timer.current);
-        timer.current = setTimeout(settle, SETTLE_MS);
-      }}
+      {...props}
     >
       <circle r={20} fill="transparent" />
       <g transform={`rotate(${way.azimuth})`}>

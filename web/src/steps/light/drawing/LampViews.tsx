@@ -11,12 +11,13 @@ import type {
 import { lengthWords, type UnitSystem } from '../../../domain/units';
 import { BodyShape } from '../../../drawing/BodyShape';
 import { CameraShape } from '../../../drawing/CameraShape';
+import { middleOf } from '../../../drawing/dome/dome';
 import classes from '../../../drawing/drawings.module.css';
 import { around, LINE, type Placed, placeLabels, strokesOf } from '../../../drawing/placing';
 import { Sized } from '../../../drawing/Sized';
 import { fitWindow, type Scale, type Size } from '../../../drawing/scale';
 import { useHandle } from '../../../drawing/useHandle';
-import { acrossIn, lampsWindow, type Moved, middleOf, movedIn, type Seen, upIn } from './lamps';
+import { acrossIn, lampsWindow, type Moved, movedIn, type Seen, upIn } from './lamps';
 
 interface Props {
   from: Seen;

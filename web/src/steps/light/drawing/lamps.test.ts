@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { LightDrawing, WorkDrawing } from '../../../api/types';
-import { acrossIn, lampsWindow, middleOf, movedIn, type Seen, upIn } from './lamps';
+import { middleOf } from '../../../drawing/dome/dome';
+import { acrossIn, lampsWindow, movedIn, type Seen, upIn } from './lamps';
 
 const VIEWS: Seen[] = ['above', 'seat', 'side'];
 const lamp = { x: -420, y: 380, z: 910 };

@@ -46,10 +46,3 @@ export function lampsWindow(work: WorkDrawing, light: LightDrawing, from: Seen):
     high: Math.max(high, ...up) + ROUND_MM,
   };
 }
-
-/** The middle of the zone, about which the lamps stand. */
-export function middleOf(surface: readonly Point[]): Point {
-  const count = Math.max(1, surface.length);
-  const mean = (axis: 'x' | 'y' | 'z') => surface.reduce((sum, one) => sum + one[axis], 0) / count;
-  return { x: mean('x'), y: mean('y'), z: mean('z') };
-}

@@ -9,8 +9,9 @@ import numpy as np
 
 from steeple.core.geometry.kernels import Array, Flags
 from steeple.core.geometry.meeting import Boxes, axes_gap, capsule_gaps, joined
+from steeple.core.geometry.solids import Hull, box_hull
 from steeple.core.geometry.vectors import Vector
-from steeple.core.light.emitters import Emitter, Hull, box_hull
+from steeple.core.light.emitters import Emitter
 from steeple.core.light.softness import outline
 from steeple.core.study.inputs.lamp import Reach
 from steeple.core.study.inputs.work import GivenWork

@@ -9,8 +9,8 @@ import numpy as np
 
 from steeple.core.geometry.kernels import Array, Flags, hidden_points
 from steeple.core.geometry.pose import Pyramid
+from steeple.core.geometry.solids import Hull, Solids, box_hull, cylinder_hull, solids_of
 from steeple.core.geometry.vectors import Vector
-from steeple.core.light.emitters import Hull, Solids, box_hull, cylinder_hull, solids_of
 from steeple.core.study.hold.study import HoldStudy
 from steeple.core.study.inputs.lamp import tables_of
 from steeple.core.study.inputs.maker import MIDDLE_POSE

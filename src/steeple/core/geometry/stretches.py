@@ -70,8 +70,12 @@ def capsule_stretch(
 
     Parameters
     ----------
-    p
-        the point; ``d0``: the way to the row's start; ``d1``: the row.
+    px, py, pz
+        the point.
+    d0x, d0y, d0z
+        the way from it to the start of the row.
+    d1x, d1y, d1z
+        the row, from its start to its end.
     c
         capsule (7,).
 
@@ -154,8 +158,12 @@ def hull_stretch(
 
     Parameters
     ----------
+    px, py, pz, d0x, d0y, d0z, d1x, d1y, d1z
+        as `capsule_stretch`.
     planes
         shape (k, 4); those of this hull are ``first`` to ``last``.
+    first, last
+        rows of ``planes``.
     clip
         room to work in, shape (2, 2, 64).
     """  # fmt: skip

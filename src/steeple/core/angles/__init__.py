@@ -1,0 +1,1 @@
+"""Angles between cameras: what a camera sees past solids, what stands in its picture, which two cut."""

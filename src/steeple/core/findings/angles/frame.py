@@ -1,0 +1,134 @@
+"""Gear that stands in a picture: other cameras, what holds them, the stands of lamps."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator
+
+from steeple.core.angles.sight import least_shift
+from steeple.core.findings.angles.seen import past_it
+from steeple.core.findings.finding import Judgement, measured
+from steeple.core.findings.hold.fixes import foot_moves
+from steeple.core.findings.rule import Proposal, rule
+from steeple.core.geometry.vectors import Vector
+from steeple.core.plan.changes import Change
+from steeple.core.study.angles.study import AngleStudy, Intrusion
+from steeple.core.study.angles.things import solids_in
+from steeple.core.study.base.assumptions import Assumptions
+from steeple.core.study.base.sentence import Quantity, mm, say
+from steeple.core.study.inputs.lamp import given_lamps
+from steeple.core.study.plan_study import CameraStudy
+
+BARELY = 0.01
+"""What reaches in no farther than this share of the picture is cut away in the edit; a planning value."""
+FARTHEST_MM = 1_500.0
+SPARE_MM = 20.0
+
+
+def _found(scene: CameraStudy) -> list[Intrusion]:
+    """What stands in the picture and is judged here: lamps and cards are judged with the light, what
+    holds the camera itself with the hold."""
+    study, camera = scene.angles, scene.camera
+    if study is None or camera is None:
+        return []
+    return [
+        one
+        for one in study.intrusions
+        if one.thing.kind in ("camera", "lamp stand")
+        or (one.thing.kind == "support" and one.thing.of != camera.support)
+    ]
+
+
+def _ways(scene: CameraStudy) -> list[tuple[str, Vector]]:
+    """Level directions in which something can leave a picture, in the words of the bench."""
+    del scene
+    return [
+        ("to the left", Vector(-1.0, 0.0, 0.0)),
+        ("to the right", Vector(1.0, 0.0, 0.0)),
+        ("away from you", Vector(0.0, 1.0, 0.0)),
+        ("toward you", Vector(0.0, -1.0, 0.0)),
+    ]
+
+
+def _lamp_aside(scene: CameraStudy, study: AngleStudy, one: Intrusion) -> Iterator[Proposal]:
+    """A lamp with its stand moved out of the picture, by the least that clears it."""
+    moving = tuple(thing for thing in study.still if thing.of == one.thing.of)
+    solids = solids_in(moving)
+    lamp = next(
+        each
+        for each in given_lamps(scene.plan, scene.work, Assumptions())
+        if f"/{each.at}" == one.thing.of
+    )
+    ways = []
+    for words, way in _ways(scene):
+        step = least_shift(study.pyramid, solids, way, most_mm=FARTHEST_MM)
+        if step:
+            ways.append((math.ceil((step + SPARE_MM) / 10) * 10.0, words, way))
+    for step, words, way in sorted(ways, key=lambda each: each[0]):
+        at = f"{one.thing.of}/position"
+        place = lamp.centre.plus(way.times(step))
+        yield Proposal(
+            action=say("Move {name} {step} " + words, name=lamp.name, step=mm(step)),
+            changes=(
+                Change(path=f"{at}/x_mm", value=round(place.x, 1)),
+                Change(path=f"{at}/y_mm", value=round(place.y, 1)),
+            ),
+        )
+
+
+def _gear_away(scene: CameraStudy) -> Iterator[Proposal]:
+    """The thing out of the picture, or the camera past the thing."""
+    study = scene.angles
+    if study is None:
+        return
+    cameras = {one.id: index for index, one in enumerate(scene.plan.cameras)}
+    for one in _found(scene)[:2]:
+        if one.thing.kind == "lamp stand":
+            yield from _lamp_aside(scene, study, one)
+            continue
+        carried = [
+            each.id
+            for each in scene.plan.cameras
+            if one.thing.of in (each.id, each.support) and each.id != scene.about
+        ]
+        for other in carried[:1]:
+            beside = CameraStudy(scene.studies, cameras[other], scene.owned)
+            yield from foot_moves(beside)
+            yield from past_it(beside)
+    yield from past_it(scene)
+
+
+@rule(
+    "angles.gear-in-frame",
+    name="Gear in frame",
+    trigger="another camera, what holds it, or the stand of a lamp is in the picture; what reaches in by no "
+    "more than 1 % of it, or stands in a wide picture, is to be watched",
+    harm="The viewer looks at the stand.",
+    source="Projective geometry; limits as planning values",
+    fixes=_gear_away,
+    moves="after",
+)
+def gear_in_frame(scene: CameraStudy) -> Judgement | None:
+    """Other cameras, their supports, and lamp stands in the picture."""
+    if scene.angles is None or scene.camera is None:
+        return None
+    found = _found(scene)
+    if not found:
+        return Judgement(verdict="holds", title=say("No other gear stands in the picture"))
+    worst = max(found, key=lambda one: one.depth)
+    wide = scene.camera.role == "wide"
+    others = [one.thing.name for one in found if one is not worst]
+    return Judgement(
+        verdict="watch" if wide or worst.depth <= BARELY else "fails",
+        title=say("{name} stands in the picture", name=worst.thing.name),
+        reason=say(
+            "It reaches in {deep} from the " + worst.edge + ", {share} of the picture"
+            + ("; also in it: {others}. " if others else ". ")
+            + ("In a wide picture it may belong there." if wide else "Move it, or the camera."),
+            deep=mm(worst.depth_mm),
+            share=Quantity(value=round(100 * worst.depth, 1), unit="percent"),
+            others=", ".join(others),
+        ),
+        measured=measured(100 * worst.depth, unit="percent", most=0.0),
+        place="angles",
+    )  # fmt: skip

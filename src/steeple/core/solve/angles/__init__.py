@@ -1,0 +1,1 @@
+"""Searches of the angles step."""

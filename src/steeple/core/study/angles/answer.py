@@ -1,0 +1,90 @@
+"""The answer line of the angles step."""
+
+from __future__ import annotations
+
+from steeple.core.study.angles.study import AngleStudy, Cut
+from steeple.core.study.base.answer import Answer
+from steeple.core.study.base.sentence import Piece, Quantity, Sentence, door, mm, say
+from steeple.core.study.base.step import Context
+
+JOINS = {"whole": "cuts with", "swaying": "cuts uneasily with", "torn": "jumps against"}
+
+
+def _percent(share: float) -> Quantity:
+    return Quantity(value=round(100 * share), unit="percent")
+
+
+def cut_words(cut: Cut) -> Sentence:
+    """``cuts with the low side camera: 62° apart, 1.2 × as close``."""
+    ratio = Quantity(value=round(cut.size_ratio, 1), unit="times")
+    size = (
+        say(", {ratio} " + ("as close" if cut.closer else "as wide"), ratio=ratio)
+        if round(cut.size_ratio, 1) > 1
+        else say(", the same size")
+    )
+    return (
+        say(
+            JOINS[cut.join] + " the {name} camera: {angle} apart",
+            name=cut.other_name,
+            angle=Quantity(value=round(cut.angle_deg), unit="deg"),
+        )
+        + size
+    )
+
+
+def angles_answer(study: AngleStudy | None, ctx: Context) -> Answer:
+    """What is seen of the action from this camera, and which others it cuts with."""
+    about = ctx.of
+    if study is None:
+        return Answer(
+            step="angles",
+            about=about,
+            line=say(
+                "Give the camera its body and lens on the Lens sheet; then its angle is judged."
+            ),
+            under=(),
+        )
+    away = not study.lens.camera.sees_maker
+    line = say(
+        "From here {share} of the " + ("work’s middle" if away else "action") + " is seen"
+        + ("" if away else " past hands, head and gear"),
+        share=door(_percent(study.mean_action), figure="angles.action_seen"),
+    )  # fmt: skip
+    if not away and study.worst_action < study.mean_action - 0.005:
+        worst = door(_percent(study.worst_action), figure="angles.action_worst")
+        line += say(", {worst} in the worst pose", worst=worst)
+    line += say(".")
+    cuts = sorted(study.cuts, key=lambda one: one.gravity, reverse=True)
+    if cuts:
+        line += say(" It ")
+        for index, cut in enumerate(cuts):
+            line += say("; it ") * bool(index) + cut_words(cut)
+        line += say(".")
+    return Answer(step="angles", about=about, line=line, under=_under(study))
+
+
+def _under(study: AngleStudy) -> Sentence:
+    pieces = [
+        say(
+            "{share} of the zone in sight",
+            share=door(_percent(study.mean_zone), figure="angles.zone_seen"),
+        )
+    ]
+    if not study.intrusions:
+        pieces.append(say("no gear in the picture"))
+    pieces += [
+        say(
+            "{name} reaches in {deep} from the " + one.edge,
+            name=one.thing.name,
+            deep=mm(one.depth_mm),
+        )
+        for one in study.intrusions[:2]
+    ]
+    if not study.cuts:
+        pieces.append(say("no other camera to cut to"))
+    joined: list[Piece] = []
+    for sentence in pieces:
+        if joined:
+            joined.append(Piece(text=" · "))
+        joined.extend(sentence)
+    return tuple(joined)

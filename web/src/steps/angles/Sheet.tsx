@@ -1,0 +1,91 @@
+/** Angles: from where else, past the arms, out of each other's frames, and so that it cuts. */
+import { Button } from '@mantine/core';
+import type { AnglesDrawing, CameraDrawing } from '../../api/types';
+import { middleOf, type Way } from '../../drawing/dome/dome';
+import { useSheet } from '../../saving/context';
+import { AnswerLine } from '../../sheet/AnswerLine';
+import { OneMoreCamera } from '../../sheet/Cameras';
+import { FigureList } from '../../sheet/FigureList';
+import { Sentence } from '../../ui/Sentence';
+import classes from './angles.module.css';
+import { Ring } from './drawing/Ring';
+import { RoomView } from './drawing/RoomView';
+import { putAt, wayOf } from './model';
+import { Cuts, Strip } from './Strip';
+import { useRing } from './useRing';
+
+export function AnglesSheet() {
+  const { plan, camera } = useSheet();
+  const angles = camera.result?.drawings.angles ?? null;
+  const lens = camera.result?.drawings.lens ?? null;
+  return (
+    <>
+      <AnswerLine step="angles" />
+      {plan.cameras.length ? <Strip /> : null}
+      {angles && lens ? <Views angles={angles} lens={lens} /> : null}
+      {plan.cameras.length < 2 ? <OneMoreCamera /> : null}
+      {angles ? <FigureList begins="angles." /> : null}
+    </>
+  );
+}
+
+function Views({ angles, lens }: { angles: AnglesDrawing; lens: CameraDrawing }) {
+  const { plan, camera, evaluation, chooseCamera, drag, commit, change } = useSheet();
+  const reply = useRing();
+  const { work } = evaluation.drawings;
+  const middle = middleOf(work.surface);
+  const from = {
+    middle,
+    distance: Math.hypot(lens.lens.x - middle.x, lens.lens.y - middle.y, lens.lens.z - middle.z),
+  };
+  const moved = (way: Way) => putAt(plan, camera.index, way, from);
+  return (
+    <>
+      <Cuts cuts={angles.cuts} />
+      <div className={classes.views}>
+        <div className={classes.ring}>
+          <div className={classes.drawn}>
+            <Ring
+              reply={reply?.camera_id === camera.id ? reply : null}
+              own={wayOf(lens.lens, middle)}
+              name={camera.result?.name ?? ''}
+              onDrag={(way) => drag(moved(way))}
+              onCommit={(way) => void commit((now) => putAt(now, camera.index, way, from))}
+            />
+          </div>
+          {reply ? (
+            <p className={classes.said}>
+              <Sentence pieces={reply.says} />{' '}
+              {reply.changes.length ? (
+                <Button
+                  variant="default"
+                  size="compact-sm"
+                  onClick={() => void change(reply.changes)}
+                >
+                  Put it there
+                </Button>
+              ) : null}
+            </p>
+          ) : (
+            <p className={classes.quiet}>Looking from every direction</p>
+          )}
+          <p className={classes.quiet}>
+            Ink: hands, head or things before the action. Hatched: a lamp mirrored into the lens.
+            Crossed: something stands there. Dashed: nearer than 30° to another camera, where a cut
+            jumps.
+          </p>
+        </div>
+        <div className={classes.plan}>
+          <div className={classes.drawn}>
+            <RoomView
+              work={work}
+              cameras={evaluation.cameras}
+              inHand={camera.id}
+              onChoose={chooseCamera}
+            />
+          </div>
+        </div>
+      </div>
+    </>
+  );
+}

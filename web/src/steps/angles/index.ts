@@ -1,0 +1,13 @@
+/** The angles step as the registry has it. */
+import type { Step } from '../../sheet/step';
+import { AnglesSheet } from './Sheet';
+
+export const angles: Step = {
+  id: 'angles',
+  works: 'angles',
+  name: 'Angles',
+  key: '5',
+  question: 'From where else?',
+  Sheet: AnglesSheet,
+  hasMargin: true,
+};
