@@ -35,6 +35,14 @@ def picture_file(
             field="camera",
             value=camera,
         )
+    gear = () if scene.angles is None else scene.angles.intrusions
     return write_png(
-        picture_of(scene.lens, width_px=width_px, quality=quality, pose=pose, light=scene.light)
+        picture_of(
+            scene.lens,
+            width_px=width_px,
+            quality=quality,
+            pose=pose,
+            light=scene.light,
+            gear=[one.thing for one in gear],
+        )
     )

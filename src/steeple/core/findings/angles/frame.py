@@ -117,10 +117,11 @@ def gear_in_frame(scene: CameraStudy) -> Judgement | None:
         return Judgement(verdict="holds", title=say("No other gear stands in the picture"))
     worst = max(found, key=lambda one: one.depth)
     wide = scene.camera.role == "wide"
+    name = worst.thing.name
     others = [one.thing.name for one in found if one is not worst]
     return Judgement(
         verdict="watch" if wide or worst.depth <= BARELY else "fails",
-        title=say("{name} stands in the picture", name=worst.thing.name),
+        title=say("{name} stands in the picture", name=name[:1].upper() + name[1:]),
         reason=say(
             "It reaches in {deep} from the " + worst.edge + ", {share} of the picture"
             + ("; also in it: {others}. " if others else ". ")

@@ -53,7 +53,7 @@ def action_behind_thing(study: AngleStudy) -> Judgement:
         verdict="fails" if share > HIDES else "watch",
         title=say(
             "{name} stands before {share} of the action",
-            name=name,
+            name=name[:1].upper() + name[1:],
             share=Quantity(value=round(100 * share), unit="percent"),
         ),
         reason=say("Move it, go round it, or look down past it."),

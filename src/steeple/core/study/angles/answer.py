@@ -3,10 +3,13 @@
 from __future__ import annotations
 
 from steeple.core.study.angles.study import AngleStudy, Cut
+from steeple.core.study.angles.things import ALL_KINDS
 from steeple.core.study.base.answer import Answer
 from steeple.core.study.base.sentence import Piece, Quantity, Sentence, door, mm, say
 from steeple.core.study.base.step import Context
 
+TOLD = 0.2
+"""Share of the action from which on it is told what stands before it."""
 JOINS = {"whole": "cuts with", "swaying": "cuts uneasily with", "torn": "jumps against"}
 
 
@@ -70,6 +73,9 @@ def _under(study: AngleStudy) -> Sentence:
             share=door(_percent(study.mean_zone), figure="angles.zone_seen"),
         )
     ]
+    name, share = study.hidden(ALL_KINDS)
+    if share > TOLD:
+        pieces.append(say("{share} of the action behind {name}", share=_percent(share), name=name))
     if not study.intrusions:
         pieces.append(say("no gear in the picture"))
     pieces += [

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import itertools
 from dataclasses import dataclass, field
-from typing import Literal
+from typing import Literal, get_args
 
 import numpy as np
 
@@ -28,6 +28,7 @@ from steeple.core.study.light.study import standing
 ThingKind = Literal[
     "item", "room", "card", "camera", "support", "lamp", "lamp stand", "head", "hands", "person"
 ]
+ALL_KINDS: tuple[ThingKind, ...] = get_args(ThingKind)
 GEAR: tuple[ThingKind, ...] = ("card", "camera", "support", "lamp", "lamp stand")
 """What is brought for the filming: nobody wants to see it."""
 LEG_MM = 12.0

@@ -2,15 +2,19 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 import numpy as np
 
 from steeple.core.errors import InputError
 from steeple.core.geometry.kernels import Array
 from steeple.core.simcam.camera import Picture, Shot, Stage, render
+from steeple.core.study.angles.things import Thing
 from steeple.core.study.inputs.maker import MIDDLE_POSE
 from steeple.core.study.inputs.work import GivenWork
 from steeple.core.study.lens.study import LensStudy
 from steeple.core.study.light.study import LightStudy
+from steeple.core.study.picture.gear import with_gear
 from steeple.core.study.picture.lit import lighting_of
 
 SKIN, HAIR, CLOTH, TOOL = (
@@ -104,6 +108,7 @@ def picture_of(
     quality: str = "draft",
     pose: int = MIDDLE_POSE,
     light: LightStudy | None = None,
+    gear: Sequence[Thing] = (),
 ) -> Picture:
     """What a camera sees, in the shape of the published picture.
 
@@ -119,6 +124,8 @@ def picture_of(
         0 … 8, which of the nine poses.
     light
         the lamps of the plan; an even sky where there is none, or none lit.
+    gear
+        what of the gear stands in the picture.
 
     Raises
     ------
@@ -148,7 +155,7 @@ def picture_of(
         radius = settings.focal_mm / (2 * settings.f_number)
     pyramid = sight.pyramid
     return render(
-        stage_of(study.work, pose=pose, people=study.camera.sees_maker),
+        with_gear(stage_of(study.work, pose=pose, people=study.camera.sees_maker), gear),
         Shot(
             camera=study.framing.row(settings.d_mm),
             half_width=pyramid.half_width,

@@ -5,11 +5,11 @@ import { useElementSize } from '@mantine/hooks';
 import { useMemo } from 'react';
 import type { RingCamera, RingReply, RingView } from '../../../api/types';
 import { clockWords } from '../../../domain/clock';
-import { DomeGrid } from '../../../drawing/dome/DomeGrid';
+import { DomeFrame, EDGE } from '../../../drawing/dome/DomeFrame';
 import { onDome, reader, type Way, washOf } from '../../../drawing/dome/dome';
 import dome from '../../../drawing/dome/dome.module.css';
 import { useDomeHandle } from '../../../drawing/dome/useDomeHandle';
-import { crossed, hatched, type Shade, Wash } from '../../../drawing/dome/Wash';
+import { crossed, hatched, type Shade } from '../../../drawing/dome/Wash';
 import classes from '../../../drawing/drawings.module.css';
 import { around, placeLabels } from '../../../drawing/placing';
 import { cone, onRing } from '../model';
@@ -22,7 +22,6 @@ interface Props {
   onCommit: (way: Way) => void;
 }
 
-const EDGE = 26;
 const APART_DEG = 30;
 const MIRRORS = 0.02;
 /** What shows all of the action past the hands is rare: the wash begins where nine tenths are seen. */
@@ -84,66 +83,55 @@ function Plan({ reply, own, name, onDrag, onCommit, size }: Props & { size: numb
     named.map((one) => around(one, 15)),
   );
   return (
-    <div className={dome.plan} style={{ width: size, height: size }} data-on-light>
-      <svg className={dome.under} width={size} height={size} aria-hidden="true">
-        <circle cx={middle} cy={middle} r={radius} />
-      </svg>
-      <Wash shade={shade} radius={radius} size={size} />
-      <svg
-        className={`${classes.drawing} ${dome.over}`}
-        width={size}
-        height={size}
-        role="group"
-        aria-label="The ring of views: every direction the camera could look from"
+    <DomeFrame
+      size={size}
+      shade={shade}
+      label="The ring of views: every direction the camera could look from"
+      words={named.map((one, index) => (
+        <text
+          key={one.lines[0]}
+          x={places[index]?.x}
+          y={places[index]?.y}
+          textAnchor={places[index]?.anchor}
+          className={`${index ? classes.text : classes.verd} ${classes.halo}`}
+        >
+          {one.lines[0]}
+        </text>
+      ))}
+    >
+      <defs>
+        <clipPath id="ring-rim">
+          <circle r={radius} />
+        </clipPath>
+      </defs>
+      {best ? (
+        <circle
+          cx={onDome(wayOf(best), radius).x}
+          cy={onDome(wayOf(best), radius).y}
+          r={16}
+          className={dome.best}
+        />
+      ) : null}
+      {others.map((one) => (
+        <Other key={one.id} camera={one} radius={radius} />
+      ))}
+      <g
+        role="slider"
+        tabIndex={0}
+        data-handle="view"
+        aria-label={`Direction of the ${name} camera`}
+        aria-valuemin={0}
+        aria-valuemax={360}
+        aria-valuenow={Math.round(way.azimuth)}
+        aria-valuetext={`${clockWords(way.azimuth)}, ${Math.round(way.elevation)}° up`}
+        className={classes.grip}
+        transform={`translate(${at.x} ${at.y})`}
+        {...props}
       >
-        <defs>
-          <clipPath id="ring-rim">
-            <circle r={radius} />
-          </clipPath>
-        </defs>
-        <g transform={`translate(${middle} ${middle})`}>
-          <DomeGrid radius={radius} />
-          {best ? (
-            <circle
-              cx={onDome(wayOf(best), radius).x}
-              cy={onDome(wayOf(best), radius).y}
-              r={16}
-              className={dome.best}
-            />
-          ) : null}
-          {others.map((one) => (
-            <Other key={one.id} camera={one} radius={radius} />
-          ))}
-          <g
-            role="slider"
-            tabIndex={0}
-            data-handle="view"
-            aria-label={`Direction of the ${name} camera`}
-            aria-valuemin={0}
-            aria-valuemax={360}
-            aria-valuenow={Math.round(way.azimuth)}
-            aria-valuetext={`${clockWords(way.azimuth)}, ${Math.round(way.elevation)}° up`}
-            className={classes.grip}
-            transform={`translate(${at.x} ${at.y})`}
-            {...props}
-          >
-            <circle r={20} fill="transparent" />
-            <CameraSign azimuth={way.azimuth} chosen />
-          </g>
-        </g>
-        {named.map((one, index) => (
-          <text
-            key={one.lines[0]}
-            x={places[index]?.x}
-            y={places[index]?.y}
-            textAnchor={places[index]?.anchor}
-            className={`${index ? classes.text : classes.verd} ${classes.halo}`}
-          >
-            {one.lines[0]}
-          </text>
-        ))}
-      </svg>
-    </div>
+        <circle r={20} fill="transparent" />
+        <CameraSign azimuth={way.azimuth} chosen />
+      </g>
+    </DomeFrame>
   );
 }
 

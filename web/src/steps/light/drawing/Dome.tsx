@@ -5,11 +5,11 @@ import { useElementSize } from '@mantine/hooks';
 import { useMemo } from 'react';
 import type { DomeDirection, LampDrawing } from '../../../api/types';
 import { clockWords } from '../../../domain/clock';
-import { DomeGrid } from '../../../drawing/dome/DomeGrid';
+import { DomeFrame, EDGE } from '../../../drawing/dome/DomeFrame';
 import { onDome, RIM_DEG, reader, type Way, washOf } from '../../../drawing/dome/dome';
 import dome from '../../../drawing/dome/dome.module.css';
 import { useDomeHandle } from '../../../drawing/dome/useDomeHandle';
-import { crossed, hatched, type Shade, Wash } from '../../../drawing/dome/Wash';
+import { crossed, hatched, type Shade } from '../../../drawing/dome/Wash';
 import classes from '../../../drawing/drawings.module.css';
 import { type LabelPlace, labelPlaces, washOfDepth } from '../model';
 
@@ -24,7 +24,6 @@ interface Props {
 }
 
 const UNPLACED: LabelPlace = { x: 0, y: 32, anchor: 'middle' };
-const EDGE = 26;
 
 export function Dome(props: Props) {
   const { ref, width, height } = useElementSize();
@@ -47,7 +46,6 @@ function Plan({
   size,
 }: Props & { size: number }) {
   const radius = size / 2 - EDGE;
-  const middle = size / 2;
   const shade = useMemo(() => shadesOf(directions), [directions]);
   const labels = labelPlaces(
     lamps.map((lamp) => ({
@@ -58,36 +56,21 @@ function Plan({
     radius + EDGE,
   );
   return (
-    <div className={dome.plan} style={{ width: size, height: size }} data-on-light>
-      <svg className={dome.under} width={size} height={size} aria-hidden="true">
-        <circle cx={middle} cy={middle} r={radius} />
-      </svg>
-      <Wash shade={shade} radius={radius} size={size} />
-      <svg
-        className={`${classes.drawing} ${dome.over}`}
-        width={size}
-        height={size}
-        role="group"
-        aria-label="The dome: every direction a lamp could come from"
-      >
-        <g transform={`translate(${middle} ${middle})`}>
-          <DomeGrid radius={radius} />
-          {best ? <Best at={onDome(wayOf(best), radius)} told={!taken(best, lamps)} /> : null}
-          {lamps.map((lamp, index) => (
-            <Lamp
-              key={lamp.index}
-              lamp={lamp}
-              place={labels[index] ?? UNPLACED}
-              radius={radius}
-              chosen={lamp.index === chosen}
-              onChoose={() => onChoose(lamp.index)}
-              onDrag={(way) => onDrag(lamp.index, way)}
-              onCommit={(way) => onCommit(lamp.index, way)}
-            />
-          ))}
-        </g>
-      </svg>
-    </div>
+    <DomeFrame size={size} shade={shade} label="The dome: every direction a lamp could come from">
+      {best ? <Best at={onDome(wayOf(best), radius)} told={!taken(best, lamps)} /> : null}
+      {lamps.map((lamp, index) => (
+        <Lamp
+          key={lamp.index}
+          lamp={lamp}
+          place={labels[index] ?? UNPLACED}
+          radius={radius}
+          chosen={lamp.index === chosen}
+          onChoose={() => onChoose(lamp.index)}
+          onDrag={(way) => onDrag(lamp.index, way)}
+          onCommit={(way) => onCommit(lamp.index, way)}
+        />
+      ))}
+    </DomeFrame>
   );
 }
 
