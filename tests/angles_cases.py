@@ -81,8 +81,11 @@ ANGLES_FIRING: list[Row] = [
     (
         "angles.gear-in-frame",
         "fails",
-        cameras_of(seen_from(60, 12, 1400, role="low-side")),
-        "stands in the picture",
+        {
+            **cameras_of(seen_from(200, 35, 1100)),
+            "lights": [stand_at(150, 900).model_dump(mode="json")],
+        },
+        "Stand of a soft lamp stands in the picture",
     ),
     (
         "angles.gear-in-frame",

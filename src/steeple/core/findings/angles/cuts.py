@@ -4,21 +4,27 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator
+from dataclasses import replace
 
 from steeple.core.angles.cutting import APART_DEG, NEARLY_DEG, OTHER_SIZE
 from steeple.core.findings.finding import Judgement, measured
 from steeple.core.findings.lens.fixes import change, focal
 from steeple.core.findings.lens.round_fixes import from_other_side, round_to
 from steeple.core.findings.rule import Proposal, rule
+from steeple.core.optics.focus import f_number_holding
+from steeple.core.plan.changes import apply_changes
 from steeple.core.study.angles.answer import cut_words
 from steeple.core.study.angles.study import Cut
 from steeple.core.study.base.sentence import Quantity, say
-from steeple.core.study.plan_study import CameraStudy
+from steeple.core.study.lens.settings import next_stop
+from steeple.core.study.plan_study import CameraStudy, changed
 
 LOOKS_DOWN_DEG = 45.0
 ROUND_DEG = (15.0, 20.0, 25.0, 30.0, 40.0, 50.0, 60.0, 75.0, 90.0)
 TILTS_DEG = (30.0, 35.0, 40.0, 50.0)
 TO_SPARE = 1.02
+FARTHEST_CLOSED = 16.0
+"""Beyond it a lens gets softer by diffraction than it gains."""
 
 
 def _with_earlier(scene: CameraStudy) -> tuple[Cut, ...]:
@@ -32,6 +38,34 @@ def _with_earlier(scene: CameraStudy) -> tuple[Cut, ...]:
 
 def _hardest(scene: CameraStudy) -> Cut | None:
     return max(_with_earlier(scene), key=lambda one: one.gravity, default=None)
+
+
+def _sharp_too(scene: CameraStudy, proposal: Proposal) -> Iterator[Proposal]:
+    """A move, and the same with the lens closed as far as the work is deep from there."""
+    yield proposal
+    index = scene.index
+    if index is None:
+        return
+    now = changed((scene,), apply_changes(scene.plan, proposal.changes))[index]
+    study, sight = now.lens, now.sight
+    if study is None or sight is None:
+        return
+    settings = study.settings
+    if settings.focal_mm is None or settings.coc_mm is None or settings.f_number is None:
+        return
+    needed = f_number_holding(
+        focal_mm=settings.focal_mm,
+        circle_of_confusion_mm=settings.coc_mm,
+        near_mm=sight.work_near_mm,
+        far_mm=sight.work_far_mm,
+    )
+    stop = None if needed is None else next_stop(needed)
+    if stop is not None and settings.f_number < stop <= FARTHEST_CLOSED:
+        yield replace(
+            proposal,
+            action=proposal.action + say(", at {stop}", stop=Quantity(value=stop, unit="f_number")),
+            changes=(*proposal.changes, change(scene, "f_number", stop)),
+        )
 
 
 def _apart(scene: CameraStudy) -> Iterator[Proposal]:
@@ -56,10 +90,12 @@ def _apart(scene: CameraStudy) -> Iterator[Proposal]:
     if tilt >= NEARLY_DEG:
         for side in (1.0, -1.0):
             for turn in ROUND_DEG:
-                yield from round_to(scene, tilt, side * turn, "left" if side > 0 else "right")
+                for one in round_to(scene, tilt, side * turn, "left" if side > 0 else "right"):
+                    yield from _sharp_too(scene, one)
     for tipped in TILTS_DEG:
         if abs(tipped - tilt) > 1.0:
-            yield from round_to(scene, tipped, 0.0, "tip")
+            for one in round_to(scene, tipped, 0.0, "tip"):
+                yield from _sharp_too(scene, one)
 
 
 @rule(

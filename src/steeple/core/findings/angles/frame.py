@@ -6,11 +6,10 @@ import math
 from collections.abc import Iterator
 
 from steeple.core.angles.sight import least_shift
-from steeple.core.findings.angles.seen import past_it
+from steeple.core.findings.angles.seen import ASIDE, past_it
 from steeple.core.findings.finding import Judgement, measured
 from steeple.core.findings.hold.fixes import foot_moves
 from steeple.core.findings.rule import Proposal, rule
-from steeple.core.geometry.vectors import Vector
 from steeple.core.plan.changes import Change
 from steeple.core.study.angles.study import AngleStudy, Intrusion
 from steeple.core.study.angles.things import solids_in
@@ -39,17 +38,6 @@ def _found(scene: CameraStudy) -> list[Intrusion]:
     ]
 
 
-def _ways(scene: CameraStudy) -> list[tuple[str, Vector]]:
-    """Level directions in which something can leave a picture, in the words of the bench."""
-    del scene
-    return [
-        ("to the left", Vector(-1.0, 0.0, 0.0)),
-        ("to the right", Vector(1.0, 0.0, 0.0)),
-        ("away from you", Vector(0.0, 1.0, 0.0)),
-        ("toward you", Vector(0.0, -1.0, 0.0)),
-    ]
-
-
 def _lamp_aside(scene: CameraStudy, study: AngleStudy, one: Intrusion) -> Iterator[Proposal]:
     """A lamp with its stand moved out of the picture, by the least that clears it."""
     moving = tuple(thing for thing in study.still if thing.of == one.thing.of)
@@ -60,7 +48,7 @@ def _lamp_aside(scene: CameraStudy, study: AngleStudy, one: Intrusion) -> Iterat
         if f"/{each.at}" == one.thing.of
     )
     ways = []
-    for words, way in _ways(scene):
+    for words, way in ASIDE:
         step = least_shift(study.pyramid, solids, way, most_mm=FARTHEST_MM)
         if step:
             ways.append((math.ceil((step + SPARE_MM) / 10) * 10.0, words, way))

@@ -4,18 +4,71 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+import numpy as np
+
+from steeple.core.angles.sight import hides
 from steeple.core.findings.finding import Judgement, measured
 from steeple.core.findings.lens.round_fixes import go_round, round_to
 from steeple.core.findings.rule import Proposal, rule
-from steeple.core.study.angles.study import AngleStudy
-from steeple.core.study.angles.things import GEAR
-from steeple.core.study.base.sentence import Quantity, say
+from steeple.core.geometry.vectors import Vector
+from steeple.core.plan.changes import Change
+from steeple.core.study.angles.study import AngleStudy, action_in
+from steeple.core.study.angles.things import GEAR, solids_in
+from steeple.core.study.base.sentence import Quantity, mm, say
 from steeple.core.study.plan_study import CameraStudy
 
 HIDES_WATCH, HIDES = 0.05, 0.20
 """Share of the action behind a thing, in the mean of the poses; planning values of our own."""
 STANDING = (*GEAR, "item", "room")
+FEW, FARTHEST_MM = 60, 600
+ASIDE = (
+    ("to the left", Vector(-1.0, 0.0, 0.0)),
+    ("to the right", Vector(1.0, 0.0, 0.0)),
+    ("away from you", Vector(0.0, 1.0, 0.0)),
+    ("toward you", Vector(0.0, -1.0, 0.0)),
+)
+"""Level ways on the bench, in words."""
 OTHER_TILTS = (-15.0, 15.0, -30.0, 30.0)
+
+
+def _aside(scene: CameraStudy) -> Iterator[Proposal]:
+    """The thing on the table by the least that lets the action be seen."""
+    study = scene.angles
+    if study is None:
+        return
+    name, _ = study.hidden(("item",))
+    item = next((one for one in study.still if one.kind == "item" and one.name == name), None)
+    if item is None:
+        return
+    index = int(item.of.rsplit("/", 1)[1])
+    part = scene.plan.work.items[index]
+    maker = study.lens.camera.sees_maker
+    points = [
+        action_in(study.work, pose, maker=maker, count=FEW) for pose in range(len(study.poses))
+    ]
+    solids, eye = solids_in((item,)), study.lens.position
+    for words, way in ASIDE:
+        for step in range(20, FARTHEST_MM + 1, 20):
+            moved = solids.moved(way.times(step))
+            if (
+                float(np.mean([hides(eye, each, moved).mean() for each in points]))
+                > HIDES_WATCH / 2
+            ):
+                continue
+            yield Proposal(
+                action=say("Move {name} {step} " + words, name=name, step=mm(step)),
+                changes=(
+                    Change(path=f"{item.of}/x_mm", value=part.x_mm + way.x * step),
+                    Change(path=f"{item.of}/y_mm", value=part.y_mm + way.y * step),
+                ),
+            )
+            break
+
+
+def past_thing(scene: CameraStudy) -> Iterator[Proposal]:
+    """The thing moved aside, or the camera past it."""
+    yield from _aside(scene)
+    yield from past_it(scene)
 
 
 def past_it(scene: CameraStudy) -> Iterator[Proposal]:
@@ -38,7 +91,7 @@ def past_it(scene: CameraStudy) -> Iterator[Proposal]:
     harm="The viewer sees the thing and not the hands.",
     source="Lines of sight; limits as planning values",
     when=lambda scene: scene.angles,
-    fixes=past_it,
+    fixes=past_thing,
     moves="after",
 )
 def action_behind_thing(study: AngleStudy) -> Judgement:

@@ -40,7 +40,7 @@ NO_CAPSULES = np.zeros((0, 7))
 class Thing:
     """One thing with its solids.
 
-    ``of`` is what moves it: the id of a camera or support, or the pointer of a lamp or card; empty for
+    ``of`` is what moves it: the id of a camera or support, or the pointer of a lamp, card or item; empty for
     what the plan does not move.
     """
 
@@ -93,14 +93,16 @@ def _of_work(work: GivenWork) -> list[Thing]:
         Vector(table.right - table.left, table.far - table.near, TABLE_MM),
     )
     hulls, balls = item_hulls(work)
+    at = {id(one): f"/work/items/{index}" for index, one in enumerate(work.items)}
     solid = [one for one in work.items if one.kind != "sphere"]
     round_ones = [one for one in work.items if one.kind == "sphere"]
     found = [Thing("room", "the table", "", hulls=(top,))]
     found += [
-        Thing("item", one.name, "", hulls=(hull,)) for one, hull in zip(solid, hulls, strict=True)
+        Thing("item", one.name, at[id(one)], hulls=(hull,))
+        for one, hull in zip(solid, hulls, strict=True)
     ]
     found += [
-        Thing("item", one.name, "", capsules=_rows([ball]))
+        Thing("item", one.name, at[id(one)], capsules=_rows([ball]))
         for one, ball in zip(round_ones, balls, strict=True)
     ]
     for block in work.blocks:
