@@ -16,7 +16,7 @@ from typing import Any
 
 import numpy as np
 
-from steeple.core.angles.sight import Things, disc_points, hides, in_picture, seen_of, within
+from steeple.core.angles.sight import Things, disc_points, hides, in_picture, seen_among
 from steeple.core.geometry.kernels import Array
 from steeple.core.geometry.pose import Pose, Pyramid
 from steeple.core.geometry.solids import Hull, Solids, box_hull, solids_of
@@ -215,15 +215,12 @@ def worst_sight(case: Case) -> tuple[str, float]:
     ]
     points = np.array(case["points_mm"], dtype=float)
     clear = ~hides(pyramid.pose.position, points, things).any(axis=0)
-    for name, got in (("points_clear", clear), ("points_in_frame", within(pyramid, points))):
+    for name, got in (("points_clear", clear), ("points_in_frame", pyramid.within(points))):
         wrong = int((got != np.array(case[name])).sum())
         off.append((name, 0.0 if wrong == 0 else math.inf))
     for index, disc in enumerate(case["discs"]):
-        seen = seen_of(
-            pyramid,
-            disc_points(Vector(*disc["centre_mm"]), Vector(*disc["normal"]), disc["radius_mm"]),
-            things,
-        )
+        spread = disc_points(Vector(*disc["centre_mm"]), Vector(*disc["normal"]), disc["radius_mm"])
+        seen = seen_among(pyramid.within(spread), hides(pyramid.pose.position, spread, things))
         off.append((f"disc {index} clear", abs(seen.clear - disc["clear_share"]) / DISC_TOLERANCE))
         off.append((f"disc {index} seen", abs(seen.seen - disc["seen_share"]) / DISC_TOLERANCE))
     return max(off, key=lambda one: one[1])

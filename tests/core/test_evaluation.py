@@ -52,6 +52,13 @@ def test_the_answer_says_what_sticks_out() -> None:
     assert said.endswith("at the left.")
 
 
+def test_a_lens_that_hangs_in_the_work_is_drawn_with_its_figures() -> None:
+    found = evaluate(changed(cameras__0__position__z_mm=10))
+    assert found.cameras
+    assert lens_drawing(found).lens.z == pytest.approx(10)
+    assert any(one.key.startswith("lens.") for one in found.cameras[0].figures)
+
+
 def test_uneven_spare_is_said_on_each_side() -> None:
     said = line(evaluate(changed(cameras__0__position__x_mm=30)), "lens")
     assert "to spare left" in said

@@ -9,8 +9,10 @@ from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import Plan
 from steeple.core.study.base.step import STEP_IDS, StepId
 from steeple.core.study.cache import StudyCache
+from steeple.core.study.lens.step import LENS
 from steeple.core.study.light.step import LIGHT
 from steeple.core.study.plan_study import PlanStudy
+from steeple.core.study.registry import STEPS
 from steeple.demo.plans import GILDING, PLANS
 from tests.light_cases import two_cameras
 from tests.plans import BARE
@@ -50,12 +52,15 @@ def test_a_glance_agrees_with_the_evaluation(plan: Plan, step: StepId) -> None:
                 assert getattr(seen.camera.drawings, drawn) == getattr(camera.drawings, drawn)
 
 
-def test_the_lens_is_looked_at_without_lighting_anything() -> None:
+def test_the_lens_is_looked_at_without_what_builds_on_it() -> None:
     cache = StudyCache()
     moved = apply_changes(GILDING, (Change(path="/cameras/0/position/z_mm", value=705.0),))
     glance(moved, step="lens", cache=cache)
     studies = PlanStudy(moved, cache)
-    assert cache.recall(studies.key(LIGHT, moved.cameras[0].id)) is None
+    for later in STEPS[STEPS.index(LENS) + 1 :]:
+        about = studies.of_camera(later, moved.cameras[0])
+        assert about is not None
+        assert cache.recall(studies.key(later, about)) is None, later.id
     glance(moved, step="light", cache=cache)
     assert cache.recall(studies.key(LIGHT, moved.cameras[0].id)) is not None
 

@@ -277,11 +277,12 @@ def _camera(
 
 
 def _stands(camera: CameraStudy) -> bool:
-    """Whether the steps that are asked for each camera know this one."""
+    """Whether what other steps build on for each camera is known of this one."""
+    built_on = {need.step.id for step in STEPS for need in step.needs}
     return all(
         camera.of(step) is not None
         for step in STEPS
-        if step.scope == "camera" and not step.without_camera
+        if step.scope == "camera" and step.id in built_on
     )
 
 

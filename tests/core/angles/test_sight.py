@@ -17,8 +17,7 @@ from steeple.core.angles.sight import (
     hides,
     in_picture,
     least_shift,
-    seen_of,
-    within,
+    seen_among,
 )
 from steeple.core.geometry.kernels import Array
 from steeple.core.geometry.pose import Pyramid, looking
@@ -106,12 +105,14 @@ def test_points_are_hidden_by_what_lies_between_and_by_nothing_behind() -> None:
 
 def test_seen_is_what_is_clear_and_in_the_picture() -> None:
     points = np.array([[0.0, 0.0, 0.0], [300.0, 0.0, 0.0], [500.0, 0.0, 0.0]])
-    seen = seen_of(OVER, points, thing(ball(0, 0, 500, 30)))
+    eye = OVER.pose.position
+    inside = OVER.within(points)
+    seen = seen_among(inside, hides(eye, points, thing(ball(0, 0, 500, 30))))
     assert seen.clear == pytest.approx(2 / 3)
     assert seen.seen == pytest.approx(1 / 3)
     assert seen.hidden_by == pytest.approx((1 / 3,))
-    assert within(OVER, points).tolist() == [True, True, False]
-    assert seen_of(OVER, points, Things((), ())).seen == pytest.approx(2 / 3)
+    assert inside.tolist() == [True, True, False]
+    assert seen_among(inside, hides(eye, points, Things((), ()))).seen == pytest.approx(2 / 3)
 
 
 def test_a_disc_is_spread_evenly_and_mirrored() -> None:

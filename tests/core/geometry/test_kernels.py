@@ -56,6 +56,23 @@ def test_a_line_of_sight_meets_a_capsule_where_they_come_near(
     assert meets_capsule(p[0], p[1], p[2], q[0], q[1], q[2], capsule) is (gap < r)
 
 
+@given(
+    point,
+    st.lists(point, min_size=1, max_size=6),
+    st.lists(st.tuples(point, point), max_size=6),
+    st.floats(min_value=0, max_value=60),
+)
+def test_points_are_hidden_where_any_line_of_sight_meets(
+    eye: Point, points: list[Point], ends: list[tuple[Point, Point]], r: float
+) -> None:
+    capsules = np.array([[*a, *b, r] for a, b in ends]).reshape(-1, 7)
+    found = hidden_points(np.array(eye), np.array(points), capsules)
+    plain = [
+        any(meets_capsule(*eye, *one, capsule) for capsule in capsules) for one in points
+    ]  # fmt: skip
+    assert found.tolist() == plain
+
+
 def test_degenerate_stretches_and_parallel_lines() -> None:
     ball = np.array([0.0, 0, 0, 0, 0, 0, 10])
     assert meets_capsule(-50.0, 5.0, 0.0, 50.0, 5.0, 0.0, ball)

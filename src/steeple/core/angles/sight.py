@@ -9,9 +9,8 @@ Collision Detection*, ch. 5.
 
 from __future__ import annotations
 
-import math
 from dataclasses import dataclass
-from functools import cached_property, lru_cache
+from functools import cached_property
 from typing import Literal
 
 import numpy as np
@@ -19,7 +18,8 @@ import numpy as np
 from steeple.core.angles.kernels.sight import hidden_by, picture_shares
 from steeple.core.geometry.kernels import Array, Flags, Whole
 from steeple.core.geometry.pose import Pyramid
-from steeple.core.geometry.solids import Hull, solids_of
+from steeple.core.geometry.solids import NO_SOLIDS, Hull, solids_of
+from steeple.core.geometry.spread import sunflower
 from steeple.core.geometry.vectors import Vector
 
 ROWS = 240
@@ -74,10 +74,9 @@ class Things:
     def rows(self) -> tuple[Array, Whole, Array, Whole, Whole, int]:
         """The same as the kernels take them."""
         numbers = np.arange(len(self))
-        solids = solids_of(
-            np.vstack([np.zeros((0, 7)), *self.capsules]),
-            tuple(hull for one in self.hulls for hull in one),
-        )
+        hulls = tuple(hull for one in self.hulls for hull in one)
+        capsules = np.vstack([np.zeros((0, 7)), *self.capsules])
+        solids = solids_of(capsules, hulls) if hulls else NO_SOLIDS.with_capsules(capsules)
         return (
             solids.capsules,
             np.repeat(numbers, [len(one) for one in self.capsules]).astype(np.int64),
@@ -123,18 +122,6 @@ class InPicture:
         return min(EDGES, key=self.depth)
 
 
-def camera_row(pyramid: Pyramid) -> Array:
-    """Position, axis, right and up of a camera, shape (12,).
-
-    Parameters
-    ----------
-    pyramid
-        the camera.
-    """
-    pose = pyramid.pose
-    return np.array([*pose.position, *pose.axis, *pose.right, *pose.up], dtype=np.float64)
-
-
 def in_picture(
     pyramid: Pyramid, things: Things, *, rows: int = ROWS
 ) -> tuple[tuple[InPicture, ...], float]:
@@ -160,7 +147,7 @@ def in_picture(
     """
     if len(things) == 0:
         return (), 0.0
-    row = camera_row(pyramid)
+    row = pyramid.pose.row
     # Turned by a quarter: the picture's top lies at its right, so that columns are rows.
     turned = np.concatenate([row[:6], row[9:12], row[6:9]])
     by_rows, any_rows = picture_shares(
@@ -188,14 +175,6 @@ def _joined(
     return min(low, rough_low), max(high, rough_high)
 
 
-@lru_cache(maxsize=8)
-def _sunflower(count: int) -> Array:
-    """Places spread evenly over a disc of radius 1, shape (count, 2)."""
-    k = np.arange(count) + 0.5
-    radius, angle = np.sqrt(k / count), k * math.pi * (3 - math.sqrt(5))
-    return np.column_stack((radius * np.cos(angle), radius * np.sin(angle)))
-
-
 def disc_points(
     centre: Vector, normal: Vector, radius_mm: float, *, count: int = DISC_POINTS
 ) -> Array:
@@ -214,7 +193,7 @@ def disc_points(
     u = Vector(1.0, 0.0, 0.0) if abs(out.z) > 0.999 else Vector(0.0, 0.0, 1.0).cross(out).unit
     v = out.cross(u)
     # Half of them and their mirror images: left and right count the same.
-    half = _sunflower((count + 1) // 2)
+    half = sunflower((count + 1) // 2)
     flat = np.vstack([half, half * np.array([-1.0, 1.0])]) * radius_mm
     return np.asarray(
         np.array([*centre]) + flat[:, :1] * np.array([*u]) + flat[:, 1:] * np.array([*v])
@@ -234,22 +213,6 @@ def hides(eye: Vector, points: Array, things: Things) -> Flags:
         what may stand between.
     """
     return hidden_by(np.array([*eye], dtype=np.float64), points, *things.rows)
-
-
-def within(pyramid: Pyramid, points: Array) -> Flags:
-    """Which points, shape (n, 3), lie within a picture.
-
-    Parameters
-    ----------
-    pyramid
-        the camera.
-    points
-        shape (n, 3).
-    """
-    way = points - np.array([*pyramid.pose.position])
-    sides = np.array([[*side] for side in pyramid.walls])
-    ahead = way @ np.array([*pyramid.pose.axis]) > 0
-    return np.asarray(ahead & (way @ sides.T >= 0).all(axis=1))
 
 
 def least_shift(pyramid: Pyramid, things: Things, way: Vector, *, most_mm: float) -> float | None:
@@ -302,23 +265,19 @@ class Seen:
     hidden_by: tuple[float, ...]
 
 
-def seen_of(pyramid: Pyramid, points: Array, things: Things) -> Seen:
-    """What a camera sees of some points past things.
+def seen_among(inside: Flags, hidden: Flags) -> Seen:
+    """What is seen of some points.
 
     Parameters
     ----------
-    pyramid
-        the camera.
-    points
-        shape (n, 3), n ≥ 1.
-    things
-        what may stand between.
+    inside
+        which of them lie within the picture, shape (n,), n ≥ 1.
+    hidden
+        which of them each thing hides, shape (things, n).
     """
-    hidden = hides(pyramid.pose.position, points, things)
-    inside = within(pyramid, points)
-    clear = ~hidden.any(axis=0) if len(hidden) else np.ones(len(points), dtype=bool)
+    clear = ~hidden.any(axis=0)
     return Seen(
         clear=float(clear.mean()),
         seen=float((clear & inside).mean()),
-        hidden_by=tuple(float(share) for share in (hidden & inside).mean(axis=1)),
+        hidden_by=tuple((hidden & inside).mean(axis=1).tolist()),
     )

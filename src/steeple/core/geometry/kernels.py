@@ -108,6 +108,37 @@ def meets_capsule(
 
 
 @loop_with_arrays
+def balls_seen(eye: Array, capsules: Array) -> Array:
+    """The balls about capsules as an eye has them: most lines of sight pass them by.
+
+    Parameters
+    ----------
+    eye
+        shape (3,), millimetres.
+    capsules
+        shape (m, 7).
+
+    Returns
+    -------
+    Shape (m, 4): the way to the middle, and its square less that of the radius. A unit direction u meets
+    a ball only where (u·way)² is at least that.
+    """
+    balls = np.empty((len(capsules), 4))
+    for j in range(len(capsules)):
+        c = capsules[j]
+        x, y, z = (
+            0.5 * (c[0] + c[3]) - eye[0],
+            0.5 * (c[1] + c[4]) - eye[1],
+            0.5 * (c[2] + c[5]) - eye[2],
+        )
+        wx, wy, wz = c[3] - c[0], c[4] - c[1], c[5] - c[2]
+        reach = 0.5 * np.sqrt(wx * wx + wy * wy + wz * wz) + c[6]
+        balls[j, 0], balls[j, 1], balls[j, 2] = x, y, z
+        balls[j, 3] = x * x + y * y + z * z - 1.000001 * reach * reach
+    return balls
+
+
+@loop_with_arrays
 def hidden_points(eye: Array, points: Array, capsules: Array) -> Flags:
     """Which points an eye does not see past the capsules.
 
@@ -125,11 +156,16 @@ def hidden_points(eye: Array, points: Array, capsules: Array) -> Flags:
     Shape (n,), True where some capsule lies between eye and point.
     """
     hidden = np.zeros(len(points), dtype=np.bool_)
+    balls = balls_seen(eye, capsules)
     for i in range(len(points)):
+        x, y, z = points[i, 0], points[i, 1], points[i, 2]
+        wx, wy, wz = x - eye[0], y - eye[1], z - eye[2]
+        square = wx * wx + wy * wy + wz * wz
         for j in range(len(capsules)):
-            if meets_capsule(
-                eye[0], eye[1], eye[2], points[i, 0], points[i, 1], points[i, 2], capsules[j]
-            ):
+            along = wx * balls[j, 0] + wy * balls[j, 1] + wz * balls[j, 2]
+            if balls[j, 3] * square > along * along:
+                continue
+            if meets_capsule(eye[0], eye[1], eye[2], x, y, z, capsules[j]):
                 hidden[i] = True
                 break
     return hidden

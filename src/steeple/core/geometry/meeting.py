@@ -12,6 +12,7 @@ import numpy as np
 
 from steeple.core.geometry.kernels import Array, loop
 
+_SIGNS = np.array(np.meshgrid((-1, 1), (-1, 1), (-1, 1))).reshape(3, 8).T
 _NARROWINGS = 40
 """Each leaves two thirds of the stretch: what is left of a metre is less than 0.1 µm."""
 
@@ -31,8 +32,7 @@ class Boxes:
     @property
     def corners(self) -> Array:
         """Their corners, shape (n, 8, 3)."""
-        signs = np.array(np.meshgrid((-1, 1), (-1, 1), (-1, 1))).reshape(3, 8).T
-        ways = signs[None, :, :] * self.halves[:, None, :]
+        ways = _SIGNS[None, :, :] * self.halves[:, None, :]
         return np.asarray(self.middles[:, None, :] + ways @ self.axes)
 
     @property
@@ -56,7 +56,7 @@ def joined(parts: list[Boxes]) -> Boxes:
     )
 
 
-def capsule_gaps(boxes: Boxes, capsules: Array) -> Array:
+def capsule_gaps(boxes: Boxes, capsules: Array, *, enough_mm: float = math.inf) -> Array:
     """Room between boxes and capsules, in millimetres; negative where one reaches into the other.
 
     Parameters
@@ -65,6 +65,8 @@ def capsule_gaps(boxes: Boxes, capsules: Array) -> Array:
         n boxes.
     capsules
         ends and radius of each, shape (m, 7).
+    enough_mm
+        so much room is enough to know: where there is more, no more than that is sure to be there.
 
     Returns
     -------
@@ -73,7 +75,10 @@ def capsule_gaps(boxes: Boxes, capsules: Array) -> Array:
     """
 
     gaps = np.empty((len(boxes), len(capsules)))
-    _gaps(boxes.middles, boxes.axes, boxes.halves, np.ascontiguousarray(capsules), gaps)
+    _gaps(
+        boxes.middles, boxes.axes, boxes.halves, boxes.radii, np.ascontiguousarray(capsules),
+        enough_mm, gaps,
+    )  # fmt: skip
     return gaps
 
 
@@ -95,10 +100,22 @@ def _off(
 
 
 @loop
-def _gaps(middles: Array, axes: Array, halves: Array, capsules: Array, gaps: Array) -> None:
+def _gaps(
+    middles: Array, axes: Array, halves: Array, radii: Array, capsules: Array, enough: float,
+    gaps: Array,
+) -> None:  # fmt: skip
     """As `capsule_gaps`, written to ``gaps``."""
     for i in range(len(middles)):
         for j in range(len(capsules)):
+            c = capsules[j]
+            x, y, z = 0.5 * (c[0] + c[3]), 0.5 * (c[1] + c[4]), 0.5 * (c[2] + c[5])
+            wx, wy, wz = c[3] - c[0], c[4] - c[1], c[5] - c[2]
+            x, y, z = x - middles[i, 0], y - middles[i, 1], z - middles[i, 2]
+            reach = 0.5 * math.sqrt(wx * wx + wy * wy + wz * wz) + c[6] + radii[i]
+            least = math.sqrt(x * x + y * y + z * z) - reach
+            if least > enough:
+                gaps[i, j] = least
+                continue
             low, high = 0.0, 1.0
             for _ in range(_NARROWINGS):
                 third = (high - low) / 3.0

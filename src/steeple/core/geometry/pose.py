@@ -10,7 +10,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from steeple.core.geometry.kernels import from_pyramid
+import numpy as np
+
+from steeple.core.geometry.kernels import Array, Flags, from_pyramid
 from steeple.core.geometry.vectors import Vector, heading, sine_cosine
 
 Corner = tuple[float, float]
@@ -39,6 +41,11 @@ class Pose:
     def at(self, position: Vector) -> Pose:
         """The same camera elsewhere."""
         return Pose(position=position, axis=self.axis, right=self.right, up=self.up)
+
+    @property
+    def row(self) -> Array:
+        """The camera as the kernels take it, shape (12,): position, axis, right, up."""
+        return np.array([*self.position, *self.axis, *self.right, *self.up], dtype=np.float64)
 
     def depth(self, point: Vector) -> float:
         """Distance of a point from the pupil, along the axis; negative behind it."""
@@ -124,6 +131,12 @@ class Pyramid:
         """Whether a point lies within the picture."""
         way = point.minus(self.pose.position)
         return way.dot(self.pose.axis) > 0 and all(way.dot(wall) >= 0 for wall in self.walls)
+
+    def within(self, points: Array) -> Flags:
+        """Which of many points, shape (n, 3), lie within the picture; shape (n,)."""
+        way = points - np.array([*self.pose.position])
+        sides = np.array([[*side] for side in (self.pose.axis, *self.walls)]) @ way.T
+        return np.asarray((sides[0] > 0) & (sides[1:] >= 0).all(axis=0))
 
     def sees_part_of(self, outline: Sequence[Vector]) -> bool:
         """Whether any part of a flat convex outline lies within the picture: what is left of it once

@@ -9,6 +9,9 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+import numpy as np
+
+from steeple.core.geometry.kernels import Array
 from steeple.core.geometry.vectors import Vector, sine_cosine
 
 ZONE_CORNERS = ((-1, -1), (1, -1), (1, 1), (-1, 1))
@@ -43,6 +46,28 @@ class WorkPlane:
         """A place in the axes of the plan."""
         sine, cosine = sine_cosine(self.tilt_deg)
         return Vector(x, cosine * s - sine * h, sine * (self.depth_mm / 2 + s) + cosine * h)
+
+    def lattice(self, across: int, along: int, h: float = 0.0) -> Array:
+        """Places over the zone at the middles of equal cells, row by row from the near edge.
+
+        Parameters
+        ----------
+        across, along
+            how many, ≥ 1 each.
+        h
+            height off the plane in millimetres.
+
+        Returns
+        -------
+        Shape (across·along, 3).
+        """
+        x = ((np.arange(across) + 0.5) / across - 0.5) * self.width_mm
+        s = ((np.arange(along) + 0.5) / along - 0.5) * self.depth_mm
+        x, s = np.tile(x, along), np.repeat(s, across)
+        sine, cosine = sine_cosine(self.tilt_deg)
+        return np.column_stack(
+            (x, cosine * s - sine * h, sine * (self.depth_mm / 2 + s) + cosine * h)
+        )
 
     def corners(self, h: float = 0.0) -> tuple[Vector, ...]:
         """Corners of the zone at a height off the plane: near left, near right, far right, left."""

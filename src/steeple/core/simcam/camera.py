@@ -12,6 +12,7 @@ from numpy.typing import NDArray
 from steeple.core.budget import look, side_by_side
 from steeple.core.errors import InputError
 from steeple.core.geometry.kernels import Array
+from steeple.core.geometry.spread import sunflower
 from steeple.core.simcam.kernels import GROUND_SHARE, sky_map
 from steeple.core.simcam.picture_kernels import render_rows, rough_pixels
 
@@ -110,12 +111,8 @@ def sky_directions(count: int = SKY_DIRECTIONS) -> Array:
     count
         how many, ≥ 1.
     """
-    k = np.arange(count) + 0.5
-    radius = np.sqrt(k / count)
-    angle = k * math.pi * (3 - math.sqrt(5))
-    return np.column_stack(
-        (radius * np.cos(angle), radius * np.sin(angle), np.sqrt(np.maximum(0, 1 - radius**2)))
-    )
+    places = sunflower(count)
+    return np.column_stack((places, np.sqrt(np.maximum(0, 1 - (places**2).sum(axis=1)))))
 
 
 def render(

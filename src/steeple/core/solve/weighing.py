@@ -72,3 +72,20 @@ def worse_words(found: Sequence[Finding]) -> Sentence:
         said += (say("; ") if index else ()) + title
     rest = len(titles) - SAID
     return said + say(f"; and {rest} more") if rest > 0 else said
+
+
+def and_worse(scenes: Sequence[CameraStudy], changes: Sequence[Change]) -> Sentence:
+    """What is put to an offer that makes something worse: a sentence of its own; empty where it does not,
+    or where nothing is offered.
+
+    Parameters
+    ----------
+    scenes
+        every camera of the plan as it is.
+    changes
+        that are offered.
+    """
+    if not changes:
+        return ()
+    worse = worse_words(worsened(scenes, judge(scenes), changes))
+    return say(" It ") + worse + say(".") if worse else ()

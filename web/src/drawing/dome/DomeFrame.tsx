@@ -1,4 +1,5 @@
 /** A dome of directions: paper, washes, rim and hours, with what lies on it. */
+import { useElementSize } from '@mantine/hooks';
 import type { ReactNode } from 'react';
 import classes from '../drawings.module.css';
 import { DomeGrid } from './DomeGrid';
@@ -7,6 +8,20 @@ import { type Shade, Wash } from './Wash';
 
 /** Round the rim, for the hours. */
 export const EDGE = 26;
+
+/** Less room than that shows no dome. */
+const LEAST_PX = 80;
+
+/** As large a dome as its place has room for. */
+export function DomePlace({ children }: { children: (size: number) => ReactNode }) {
+  const { ref, width, height } = useElementSize();
+  const size = Math.max(0, Math.min(width, height));
+  return (
+    <div ref={ref} className={dome.place}>
+      {size > LEAST_PX ? children(size) : null}
+    </div>
+  );
+}
 
 interface Props {
   size: number;

@@ -2,8 +2,8 @@
 import type { Item } from '../../api/types';
 import { lengthWords, type UnitSystem } from '../../domain/units';
 import classes from '../drawings.module.css';
+import { type Place, useHandle } from '../handles/useHandle';
 import type { Scale } from '../scale';
-import { type Place, useHandle } from '../useHandle';
 
 interface Props {
   now: Item[];

@@ -3,13 +3,14 @@
 import { useRef } from 'react';
 import type { Box, CameraDrawing, Item, ItemShape, Point, WorkDrawing } from '../../api/types';
 import { lengthWords, type UnitSystem } from '../../domain/units';
-import { BodyShape } from '../BodyShape';
 import classes from '../drawings.module.css';
-import { NoteNumbers, type NotePlace, type Spot } from '../notes';
-import { around, placeLabels } from '../placing';
+import { type Place, useHandle } from '../handles/useHandle';
 import { Sized } from '../Sized';
 import { fitWindow, type Scale, type Size } from '../scale';
-import { type Place, useHandle } from '../useHandle';
+import { BodyShape } from '../shapes/BodyShape';
+import { BoxShape } from '../shapes/BoxShape';
+import { NoteNumbers, type NotePlace, type Spot } from '../words/notes';
+import { around, placeLabels } from '../words/placing';
 import { ItemHandles } from './ItemHandles';
 import { edgesOf, labelsOf } from './labels';
 import { ZoneHandles } from './ZoneHandles';
@@ -207,26 +208,6 @@ function Wedge({ camera, zone, scale }: { camera: CameraDrawing; zone: Box; scal
 
 const polygon = (points: readonly Point[], scale: Scale): string =>
   `M${points.map((point) => `${scale.x(point.x)} ${scale.y(point.y)}`).join('L')}Z`;
-
-function BoxShape({
-  box,
-  scale,
-  className,
-}: {
-  box: Box;
-  scale: Scale;
-  className: string | undefined;
-}) {
-  return (
-    <rect
-      x={scale.x(box.left)}
-      y={scale.y(box.far)}
-      width={Math.max(0, (box.right - box.left) * scale.s)}
-      height={Math.max(0, (box.far - box.near) * scale.s)}
-      className={className}
-    />
-  );
-}
 
 /** The picture on the table and at the top of the work. */
 function Frame({ camera, scale }: { camera: CameraDrawing; scale: Scale }) {

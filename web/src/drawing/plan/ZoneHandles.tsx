@@ -3,8 +3,8 @@ import { useRef } from 'react';
 import type { WorkDrawing } from '../../api/types';
 import { lengthWords, type UnitSystem } from '../../domain/units';
 import classes from '../drawings.module.css';
+import { useHandle } from '../handles/useHandle';
 import type { Scale } from '../scale';
-import { useHandle } from '../useHandle';
 import { movedZone, type ZonePart, type ZonePlace } from './zone';
 
 interface Props {

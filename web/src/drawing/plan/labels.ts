@@ -2,8 +2,8 @@
 import type { Box, CameraDrawing, WorkDrawing } from '../../api/types';
 import { lengthWords, type UnitSystem } from '../../domain/units';
 import classes from '../drawings.module.css';
-import { strokesOf } from '../placing';
 import type { Scale } from '../scale';
+import { strokesOf } from '../words/placing';
 
 const ROOM_FOR_WORDS_PX = 190;
 

@@ -1,12 +1,11 @@
 /** Angles: from where else, past the arms, out of each other's frames, and so that it cuts. */
-import { Button } from '@mantine/core';
 import type { AnglesDrawing, CameraDrawing } from '../../api/types';
 import { middleOf, type Way } from '../../drawing/dome/dome';
 import { useSheet } from '../../saving/context';
 import { AnswerLine } from '../../sheet/AnswerLine';
 import { OneMoreCamera } from '../../sheet/Cameras';
 import { FigureList } from '../../sheet/FigureList';
-import { Sentence } from '../../ui/Sentence';
+import { Offer } from '../../sheet/Offer';
 import classes from './angles.module.css';
 import { Ring } from './drawing/Ring';
 import { RoomView } from './drawing/RoomView';
@@ -30,7 +29,7 @@ export function AnglesSheet() {
 }
 
 function Views({ angles, lens }: { angles: AnglesDrawing; lens: CameraDrawing }) {
-  const { plan, camera, evaluation, chooseCamera, drag, commit, change } = useSheet();
+  const { plan, camera, evaluation, chooseCamera, drag, commit } = useSheet();
   const reply = useRing();
   const { work } = evaluation.drawings;
   const middle = middleOf(work.surface);
@@ -46,7 +45,7 @@ function Views({ angles, lens }: { angles: AnglesDrawing; lens: CameraDrawing })
         <div className={classes.ring}>
           <div className={classes.drawn}>
             <Ring
-              reply={reply?.camera_id === camera.id ? reply : null}
+              reply={reply}
               own={wayOf(lens.lens, middle)}
               name={camera.result?.name ?? ''}
               onDrag={(way) => drag(moved(way))}
@@ -54,18 +53,7 @@ function Views({ angles, lens }: { angles: AnglesDrawing; lens: CameraDrawing })
             />
           </div>
           {reply ? (
-            <p className={classes.said}>
-              <Sentence pieces={reply.says} />{' '}
-              {reply.changes.length ? (
-                <Button
-                  variant="default"
-                  size="compact-sm"
-                  onClick={() => void change(reply.changes)}
-                >
-                  Put it there
-                </Button>
-              ) : null}
-            </p>
+            <Offer pieces={reply.says} changes={reply.changes} className={classes.said} />
           ) : (
             <p className={classes.quiet}>Looking from every direction</p>
           )}

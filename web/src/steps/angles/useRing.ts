@@ -1,7 +1,7 @@
 /** The ring of views for the camera in hand: a quick one at once, then all poses. */
-import { useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import type { RingReply } from '../../api/types';
+import { useRefined } from '../../saving/asking';
 import { useSheet } from '../../saving/context';
 import { getRing } from './requests';
 
@@ -15,23 +15,11 @@ export function useRing(): RingReply | null {
     () => JSON.stringify([{ ...settled, title: '', accepted: [] }, camera.index]),
     [settled, camera.index],
   );
-  const options = {
-    enabled: forms && !dragging,
-    staleTime: Number.POSITIVE_INFINITY,
-    gcTime: 60_000,
-  };
-  const draft = useQuery({
-    queryKey: ['ring', 'draft', key],
-    queryFn: () => getRing(settled, camera.index, true),
-    ...options,
-  });
-  const fine = useQuery({
-    queryKey: ['ring', 'fine', key],
-    queryFn: () => getRing(settled, camera.index, false),
-    ...options,
-    enabled: options.enabled && draft.isSuccess,
-    placeholderData: (before: RingReply | undefined) =>
-      before?.camera_id === camera.id ? before : undefined,
-  });
-  return fine.data ?? draft.data ?? null;
+  const found = useRefined('ring', key, forms && !dragging, (draft) =>
+    getRing(settled, camera.index, draft),
+  );
+  // Until the next one comes, the last one of the same camera stays.
+  const last = useRef<RingReply | null>(null);
+  if (found) last.current = found;
+  return last.current?.camera_id === camera.id ? last.current : null;
 }

@@ -3,8 +3,8 @@
 import { useMemo, useState } from 'react';
 import type { CameraDrawing, HoldDrawing, Plan } from '../../api/types';
 import { withValue } from '../../domain/plan';
-import { type NotePlace, numbered } from '../../drawing/notes';
-import type { Place } from '../../drawing/useHandle';
+import type { Place } from '../../drawing/handles/useHandle';
+import { type NotePlace, numbered } from '../../drawing/words/notes';
 import { useSheet } from '../../saving/context';
 import { AnswerLine } from '../../sheet/AnswerLine';
 import { FigureList } from '../../sheet/FigureList';

@@ -1,16 +1,16 @@
 /** Everything that could hold this camera, side by side for the same frame. */
 import { Button, Loader, UnstyledButton } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { sentencesOf } from '../../api/client';
 import type { SupportRow } from '../../api/types';
 import { exactWords, massWords, type UnitSystem } from '../../domain/units';
+import { useCompared } from '../../saving/asking';
 import { useSheet } from '../../saving/context';
 import compare from '../../ui/Compare.module.css';
 import { Sentence } from '../../ui/Sentence';
 import { useUnits } from '../../ui/units';
 import { VerdictMark } from '../../ui/VerdictMark';
-import { SmallRig } from './drawing/SmallRig';
+import { SupportSketch } from './drawing/SupportSketch';
 import classes from './hold.module.css';
 import { notConsidered } from './model';
 import { compareSupports } from './requests';
@@ -22,19 +22,11 @@ export function SupportTable({
   open: boolean;
   onConsider: () => void;
 }) {
-  const { plan, owned, dragging, camera } = useSheet();
   const [open, setOpen] = useState(wanted);
   useEffect(() => {
     if (wanted) setOpen(true);
   }, [wanted]);
-  const found = useQuery({
-    queryKey: ['compare-supports', open && !dragging ? [plan, camera.index, owned] : null],
-    queryFn: () => compareSupports(plan, camera.index, owned),
-    enabled: open && !dragging,
-    staleTime: Number.POSITIVE_INFINITY,
-    gcTime: 30_000,
-    placeholderData: (before) => before,
-  });
+  const found = useCompared('compare-supports', open, compareSupports);
   return (
     <details
       className={compare.section}
@@ -133,7 +125,7 @@ function Row({ row }: { row: SupportRow }) {
   const { table, table_height_mm: tableHeight } = evaluation.drawings.work;
   return (
     <section className={classes.row} data-present={row.present || undefined} aria-label={row.name}>
-      <SmallRig row={row} table={table} tableHeight={tableHeight} />
+      <SupportSketch row={row} table={table} tableHeight={tableHeight} />
       <div>
         <h4 className={classes.rowName}>
           <VerdictMark verdict={row.verdict} />

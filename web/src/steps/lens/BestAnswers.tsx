@@ -79,7 +79,7 @@ export function BestAnswers() {
 function Answer({ row, level, onTake }: { row: CompareRow; level: boolean; onTake: () => void }) {
   const { system } = useUnits();
   return (
-    <div className={classes.bestRow}>
+    <div className={compare.ranked}>
       <VerdictMark verdict={row.works ? 'holds' : 'fails'} />
       <p>
         <b>{row.name}</b> would {level ? 'stand' : 'hang'} at {lengthWords(row.value_mm, system)}

@@ -1,11 +1,11 @@
 /** What one owns, side by side for the same zone; the two schools; three ways to come closer. */
 import { Loader, UnstyledButton } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { sentencesOf } from '../../api/client';
-import { leftOutWords, type Owned } from '../../api/owned';
+import { leftOutWords } from '../../api/owned';
 import type { Comparison as Compared, CompareRow, School } from '../../api/types';
 import { exactWords, lengthWords, type UnitSystem } from '../../domain/units';
+import { useCompared } from '../../saving/asking';
 import { useSheet } from '../../saving/context';
 import { Sentence } from '../../ui/Sentence';
 import { useUnits } from '../../ui/units';
@@ -13,18 +13,11 @@ import { VerdictMark } from '../../ui/VerdictMark';
 import classes from './lens.module.css';
 import { compareGear } from './requests';
 
-export function Comparison({ owned }: { owned: Owned }) {
-  const { plan, dragging, camera, cupboard } = useSheet();
+export function Comparison() {
+  const { cupboard } = useSheet();
   const leftOut = leftOutWords(cupboard);
   const [open, setOpen] = useState(false);
-  const compared = useQuery({
-    queryKey: ['compare', open && !dragging ? [plan, camera.index, owned] : null],
-    queryFn: () => compareGear(plan, camera.index, owned),
-    enabled: open && !dragging,
-    staleTime: Number.POSITIVE_INFINITY,
-    gcTime: 30_000,
-    placeholderData: (before) => before,
-  });
+  const compared = useCompared('compare', open, compareGear);
   return (
     <details
       className={classes.section}

@@ -4,9 +4,9 @@ import { useMemo, useState } from 'react';
 import type { CameraDrawing, Evaluation, Plan } from '../../api/types';
 import { HOURS } from '../../domain/clock';
 import { withValue } from '../../domain/plan';
-import { type NotePlace, numbered } from '../../drawing/notes';
+import type { Place } from '../../drawing/handles/useHandle';
 import { PlanView } from '../../drawing/plan/PlanView';
-import type { Place } from '../../drawing/useHandle';
+import { type NotePlace, numbered } from '../../drawing/words/notes';
 import { ChoiceField } from '../../fields/ChoiceField';
 import { FieldGroup } from '../../fields/FieldGroup';
 import { PlanField } from '../../fields/PlanField';
@@ -91,7 +91,7 @@ export function LensSheet({ findings }: SheetProps) {
           <Publishing evaluation={evaluation} />
           <FigureList begins="lens." />
           <ZoomSection />
-          <Comparison owned={owned} />
+          <Comparison />
         </>
       ) : null}
     </>

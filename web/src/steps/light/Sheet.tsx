@@ -1,5 +1,4 @@
 /** Light: where the lamps stand so that hands, head and camera throw no shadow and nothing glares. */
-import { Button } from '@mantine/core';
 import { useState } from 'react';
 import type { LightDrawing, Plan } from '../../api/types';
 import { withValue } from '../../domain/plan';
@@ -10,7 +9,7 @@ import { LensPicture } from '../../picture/LensPicture';
 import { useSheet } from '../../saving/context';
 import { AnswerLine } from '../../sheet/AnswerLine';
 import { FigureList } from '../../sheet/FigureList';
-import { Sentence } from '../../ui/Sentence';
+import { Offer } from '../../sheet/Offer';
 import { useUnits } from '../../ui/units';
 import { Cards } from './Cards';
 import { GlareWays } from './choices/GlareWays';
@@ -110,12 +109,12 @@ function ByWindow({ light, camera }: Shown) {
 const round = (mm: number) => Math.round(mm * 10) / 10;
 
 function Drawings({ light, camera }: Shown) {
-  const { plan, evaluation, drag, commit, change } = useSheet();
+  const { plan, evaluation, drag, commit } = useSheet();
   const [wanted, setWanted] = useState(0);
   const [pose, setPose] = useState(4);
   const chosen = Math.min(wanted, plan.lights.length - 1);
   const lamp = light.lamps[chosen];
-  const { reply } = useDome(camera, chosen, lamp?.distance_mm ?? 0);
+  const reply = useDome(camera, chosen, lamp?.distance_mm ?? 0);
   const middle = middleOf(evaluation.drawings.work.surface);
   const moved = (now: Plan, index: number, way: Way): Plan => {
     const distance = light.lamps[index]?.distance_mm ?? 1000;
@@ -138,18 +137,9 @@ function Drawings({ light, camera }: Shown) {
           </div>
           <Legend together={reply?.best?.depth_stops != null} />
           {reply && lamp ? (
-            <p className={classes.said}>
-              <b>{lamp.name}</b>: <Sentence pieces={reply.says} />{' '}
-              {reply.changes.length ? (
-                <Button
-                  variant="default"
-                  size="compact-sm"
-                  onClick={() => void change(reply.changes)}
-                >
-                  Put it there
-                </Button>
-              ) : null}
-            </p>
+            <Offer pieces={reply.says} changes={reply.changes} className={classes.said}>
+              <b>{lamp.name}</b>:{' '}
+            </Offer>
           ) : (
             <p className={classes.quiet}>Looking in every direction</p>
           )}

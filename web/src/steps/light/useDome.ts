@@ -1,7 +1,7 @@
 /** The dome of one lamp: a quick one at once, then all poses; kept while it is moved on it. */
-import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import type { DomeReply, Plan } from '../../api/types';
+import { useRefined } from '../../saving/asking';
 import { useSheet } from '../../saving/context';
 import { getDome } from './requests';
 
@@ -24,11 +24,7 @@ function keyOf(plan: Plan, camera: number, lamp: number, distance: number): unkn
   ];
 }
 
-export function useDome(
-  camera: number,
-  lamp: number,
-  distance: number,
-): { reply: DomeReply | null } {
+export function useDome(camera: number, lamp: number, distance: number): DomeReply | null {
   const { plan: shown, dragging } = useSheet();
   const [settled, settle] = useState({ plan: shown, distance });
   if (!dragging && (settled.plan !== shown || settled.distance !== distance)) {
@@ -39,21 +35,6 @@ export function useDome(
     () => JSON.stringify(keyOf(settled.plan, camera, lamp, settled.distance)),
     [settled, camera, lamp],
   );
-  const options = {
-    enabled: !dragging && lamp >= 0 && lamp < plan.lights.length,
-    staleTime: Number.POSITIVE_INFINITY,
-    gcTime: 60_000,
-  };
-  const draft = useQuery({
-    queryKey: ['dome', 'draft', key],
-    queryFn: () => getDome(plan, camera, lamp, true),
-    ...options,
-  });
-  const fine = useQuery({
-    queryKey: ['dome', 'fine', key],
-    queryFn: () => getDome(plan, camera, lamp, false),
-    ...options,
-    enabled: options.enabled && draft.isSuccess,
-  });
-  return { reply: fine.data ?? draft.data ?? null };
+  const enabled = !dragging && lamp >= 0 && lamp < plan.lights.length;
+  return useRefined('dome', key, enabled, (draft) => getDome(plan, camera, lamp, draft));
 }

@@ -11,6 +11,7 @@ from steeple.core.geometry.kernels import (
     Array,
     Flags,
     Whole,
+    balls_seen,
     loop,
     loop_with_arrays,
     meets_capsule,
@@ -64,9 +65,15 @@ def hidden_by(
     """
     hidden = np.zeros((things, len(points)), dtype=np.bool_)
     ex, ey, ez = eye[0], eye[1], eye[2]
+    balls = balls_seen(eye, capsules)
     for i in range(len(points)):
         x, y, z = points[i, 0], points[i, 1], points[i, 2]
+        wx, wy, wz = x - ex, y - ey, z - ez
+        square = wx * wx + wy * wy + wz * wz
         for j in range(len(capsules)):
+            along = wx * balls[j, 0] + wy * balls[j, 1] + wz * balls[j, 2]
+            if balls[j, 3] * square > along * along:
+                continue
             of = capsule_of[j]
             if not hidden[of, i] and meets_capsule(ex, ey, ez, x, y, z, capsules[j]):
                 hidden[of, i] = True

@@ -110,7 +110,12 @@ def _apart(scene: CameraStudy) -> Iterator[Proposal]:
 )
 def jump(cut: Cut) -> Judgement:
     """The pair of cameras that cuts least."""
-    against = measured(cut.angle_deg, unit="deg", least=APART_DEG)
+    by_size = cut.join == "whole" and cut.angle_deg < APART_DEG
+    against = (
+        measured(cut.size_ratio, unit="times", least=OTHER_SIZE)
+        if by_size
+        else measured(cut.angle_deg, unit="deg", least=APART_DEG)
+    )
     if cut.join == "whole":
         return Judgement(
             verdict="holds",
@@ -121,8 +126,8 @@ def jump(cut: Cut) -> Judgement:
         verdict="fails" if cut.join == "torn" else "watch",
         title=say("It ") + cut_words(cut),
         reason=say(
-            "From {apart} on a cut shows a new side; from {size} a new size. A crop in the edit gives the "
-            "same picture as one of the two.",
+            "From {apart} on a cut shows a new side; from {size} a new size. So near, a second camera "
+            "shows nothing that a crop in the edit would not.",
             apart=Quantity(value=APART_DEG, unit="deg"),
             size=Quantity(value=OTHER_SIZE, unit="times"),
         ),

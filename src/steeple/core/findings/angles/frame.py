@@ -9,13 +9,13 @@ from steeple.core.angles.sight import least_shift
 from steeple.core.findings.angles.seen import ASIDE, past_it
 from steeple.core.findings.finding import Judgement, measured
 from steeple.core.findings.hold.fixes import foot_moves
+from steeple.core.findings.light.fixes import as_bright
 from steeple.core.findings.rule import Proposal, rule
 from steeple.core.plan.changes import Change
 from steeple.core.study.angles.study import AngleStudy, Intrusion
 from steeple.core.study.angles.things import solids_in
-from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.sentence import Quantity, mm, say
-from steeple.core.study.inputs.lamp import given_lamps
+from steeple.core.study.inputs.lamp import direction_of
 from steeple.core.study.plan_study import CameraStudy
 
 BARELY = 0.01
@@ -39,29 +39,32 @@ def _found(scene: CameraStudy) -> list[Intrusion]:
 
 
 def _lamp_aside(scene: CameraStudy, study: AngleStudy, one: Intrusion) -> Iterator[Proposal]:
-    """A lamp with its stand moved out of the picture, by the least that clears it."""
-    moving = tuple(thing for thing in study.still if thing.of == one.thing.of)
-    solids = solids_in(moving)
-    lamp = next(
-        each
-        for each in given_lamps(scene.plan, scene.work, Assumptions())
-        if f"/{each.at}" == one.thing.of
-    )
+    """A lamp with its stand moved out of the picture, by the least that clears it and as bright as it was;
+    not one that is fixed where it hangs."""
+    lamps = () if scene.light is None else scene.light.lamps
+    lamp = next((each for each in lamps if f"/{each.lamp.at}" == one.thing.of), None)
+    if lamp is None or lamp.lamp.part.stays:
+        return
+    solids = solids_in(tuple(thing for thing in study.still if thing.of == one.thing.of))
     ways = []
     for words, way in ASIDE:
         step = least_shift(study.pyramid, solids, way, most_mm=FARTHEST_MM)
         if step:
             ways.append((math.ceil((step + SPARE_MM) / 10) * 10.0, words, way))
+    middle = scene.work.plane.middle
     for step, words, way in sorted(ways, key=lambda each: each[0]):
-        at = f"{one.thing.of}/position"
-        place = lamp.centre.plus(way.times(step))
-        yield Proposal(
-            action=say("Move {name} {step} " + words, name=lamp.name, step=mm(step)),
-            changes=(
-                Change(path=f"{at}/x_mm", value=round(place.x, 1)),
-                Change(path=f"{at}/y_mm", value=round(place.y, 1)),
-            ),
-        )
+        place = lamp.lamp.centre.plus(way.times(step))
+        _, up_deg, away = direction_of(middle, place)
+        level = as_bright(lamp, up_deg, away)
+        changes = [
+            Change(path=f"{one.thing.of}/position/x_mm", value=round(place.x, 1)),
+            Change(path=f"{one.thing.of}/position/y_mm", value=round(place.y, 1)),
+        ]
+        action = say("Move {name} {step} " + words, name=lamp.lamp.name, step=mm(step))
+        if level is not None:
+            changes.append(Change(path=f"{one.thing.of}/level_percent", value=level))
+            action += say(", at {level}", level=Quantity(value=level, unit="percent"))
+        yield Proposal(action=action, changes=tuple(changes))
 
 
 def _gear_away(scene: CameraStudy) -> Iterator[Proposal]:

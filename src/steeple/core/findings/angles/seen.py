@@ -4,15 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-import numpy as np
-
 from steeple.core.angles.sight import hides
 from steeple.core.findings.finding import Judgement, measured
+from steeple.core.findings.lens.fixes import clear_away
 from steeple.core.findings.lens.round_fixes import go_round, round_to
 from steeple.core.findings.rule import Proposal, rule
 from steeple.core.geometry.vectors import Vector
 from steeple.core.plan.changes import Change
-from steeple.core.study.angles.study import AngleStudy, action_in
+from steeple.core.study.angles.study import AngleStudy, actions_in, poses_in
 from steeple.core.study.angles.things import GEAR, solids_in
 from steeple.core.study.base.sentence import Quantity, mm, say
 from steeple.core.study.plan_study import CameraStudy
@@ -43,17 +42,14 @@ def _aside(scene: CameraStudy) -> Iterator[Proposal]:
     index = int(item.of.rsplit("/", 1)[1])
     part = scene.plan.work.items[index]
     maker = study.lens.camera.sees_maker
-    points = [
-        action_in(study.work, pose, maker=maker, count=FEW) for pose in range(len(study.poses))
-    ]
+    points = actions_in(
+        study.work, poses_in(study.work, maker=maker), maker=maker, count=FEW
+    ).reshape(-1, 3)
     solids, eye = solids_in((item,)), study.lens.position
     for words, way in ASIDE:
         for step in range(20, FARTHEST_MM + 1, 20):
             moved = solids.moved(way.times(step))
-            if (
-                float(np.mean([hides(eye, each, moved).mean() for each in points]))
-                > HIDES_WATCH / 2
-            ):
+            if float(hides(eye, points, moved).mean()) > HIDES_WATCH / 2:
                 continue
             yield Proposal(
                 action=say("Move {name} {step} " + words, name=name, step=mm(step)),
@@ -68,6 +64,7 @@ def _aside(scene: CameraStudy) -> Iterator[Proposal]:
 def past_thing(scene: CameraStudy) -> Iterator[Proposal]:
     """The thing moved aside, or the camera past it."""
     yield from _aside(scene)
+    yield from clear_away(scene)
     yield from past_it(scene)
 
 

@@ -162,7 +162,7 @@ def _places(study: LightStudy) -> Iterator[Proposal]:
                 up=Quantity(value=where[1], unit="deg"), away=mm(distance),
             )  # fmt: skip
             changes = placed_at(lamp, study, where, distance)
-            level = _as_bright(lamp, where[1], distance)
+            level = as_bright(lamp, where[1], distance)
             if level is not None:
                 action += say(", at {level}", level=Quantity(value=level, unit="percent"))
                 changes += (Change(path=f"/{lamp.lamp.at}/level_percent", value=level),)
@@ -180,7 +180,7 @@ def _places(study: LightStudy) -> Iterator[Proposal]:
             )
 
 
-def _as_bright(lamp: LampStudy, up_deg: float, distance_mm: float) -> float | None:
+def as_bright(lamp: LampStudy, up_deg: float, distance_mm: float) -> float | None:
     """The dimmer setting at which a lamp gives as much elsewhere as it does here, by its distance and its
     slant; None where it cannot be dimmed, or would not be set otherwise."""
     least = lamp.lamp.part.fixture.least_level_percent or 0.0

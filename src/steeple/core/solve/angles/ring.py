@@ -21,12 +21,13 @@ from steeple.core.plan.changes import Change
 from steeple.core.plan.document import Plan
 from steeple.core.plan.words import camera_names
 from steeple.core.solve.lens.search import check_camera
-from steeple.core.study.angles.study import AngleStudy, action_in
+from steeple.core.solve.weighing import and_worse
+from steeple.core.study.angles.study import AngleStudy, actions_in, poses_in
 from steeple.core.study.base.phrases import by_edges, clock_words
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.cache import StudyCache
-from steeple.core.study.inputs.lamp import spot_at
+from steeple.core.study.inputs.lamp import direction_of, spot_at
 from steeple.core.study.inputs.maker import MIDDLE_POSE
 from steeple.core.study.light.dome import apart_deg, directions
 from steeple.core.study.light.lamps.places import LAMP_CLEAR_MM, boxes_blocked, hulls_of
@@ -90,13 +91,6 @@ class RingReply(Result):
     changes: tuple[Change, ...]
 
 
-def way_of(place: Vector, middle: Vector) -> tuple[float, float]:
-    """Azimuth and elevation of a place as seen from the middle of the work, in degrees."""
-    way = place.minus(middle)
-    flat = math.hypot(way.x, way.y)
-    return math.degrees(math.atan2(way.x, way.y)) % 360.0, math.degrees(math.atan2(way.z, flat))
-
-
 def _studied(plan: Plan, index: int, cache: StudyCache | None) -> tuple[CameraStudy, AngleStudy]:
     check_camera(plan, index)
     scene = camera_studies(plan, cache=cache)[index]
@@ -129,12 +123,12 @@ def _seen(
 ) -> tuple[Array, Array]:
     """Mean and least share of the action in sight from some places; shapes (n,)."""
     work, maker = study.work, study.lens.camera.sees_maker
-    poses = range(len(work.maker.poses.figures)) if maker else range(1)
+    poses = poses_in(work, maker=maker)
     if draft and maker:
         poses = range(MIDDLE_POSE, MIDDLE_POSE + 1)
+    actions = actions_in(work, poses, maker=maker, count=POINTS[draft])
     shares = []
-    for pose in poses:
-        points = action_in(work, pose, maker=maker, count=POINTS[draft])
+    for pose, points in zip(poses, actions, strict=True):
         things = _before(scene, study, pose)
         row = []
         for place in places:
@@ -147,13 +141,10 @@ def _seen(
 
 def _room(scene: CameraStudy) -> LightScene:
     """What a camera may not stand in: everything but itself and what holds it."""
-    light = scene.light
+    light, own = scene.light, None if scene.camera is None else scene.camera.support
     others = [
-        one
-        for one in standing_beside(scene.context)
-        if one[1] is None
-        or scene.camera is None
-        or one[1].support.placed.id != scene.camera.support
+        (lens, None if hold is None or hold.support.placed.id == own else hold)
+        for lens, hold in standing_beside(scene.context)
     ]
     around = light_scene(scene.work, None, None, beside=others)
     lamps = () if light is None else light.lamps
@@ -275,12 +266,14 @@ def ring_of(
     scene, study = _studied(plan, index, cache)
     middle = scene.work.plane.middle
     place = study.lens.position
-    distance = place.minus(middle).length
+    azimuth, elevation, distance = direction_of(middle, place)
+    own = (azimuth, elevation)
     names = camera_names(plan.cameras)
     cameras = []
-    for one in camera_studies(plan, cache=cache):
+    scenes = camera_studies(plan, cache=cache)
+    for one in scenes:
         if one.lens is not None and one.about != scene.about:
-            azimuth, elevation = way_of(one.lens.position, middle)
+            azimuth, elevation, _ = direction_of(middle, one.lens.position)
             cameras.append(
                 RingCamera(
                     id=one.about,
@@ -289,7 +282,6 @@ def ring_of(
                     elevation_deg=elevation,
                 )
             )
-    own = way_of(place, middle)
     ways = [own, *directions(AZIMUTHS, ELEVATIONS), (0.0, 90.0)]
     here, *views = _views(
         scene, study, ways, cameras, middle=middle, distance_mm=distance, draft=draft
@@ -297,6 +289,12 @@ def ring_of(
     near = [one for one in views if _free(one) and abs(one.elevation_deg - own[1]) <= SLANT_DEG]
     best = max(near, key=_merit, default=None)
     stays = best is None or (_free(here) and _merit(here) >= _merit(best) - GAIN)
+    changes: tuple[Change, ...] = ()
+    if best is not None and not stays:
+        changes = place_changes(scene, (best.azimuth_deg, best.elevation_deg), middle, distance)
+    says = _says(scene, here, best, distance, stays=stays)
+    if not draft:
+        says += and_worse(scenes, changes)
     return RingReply(
         camera_id=scene.about,
         distance_mm=distance,
@@ -305,10 +303,8 @@ def ring_of(
         here=here,
         cameras=tuple(cameras),
         best=best,
-        says=_says(scene, here, best, distance, stays=stays),
-        changes=()
-        if stays or best is None
-        else place_changes(scene, (best.azimuth_deg, best.elevation_deg), middle, distance),
+        says=says,
+        changes=changes,
     )
 
 

@@ -6,6 +6,7 @@ from steeple.core.errors import InputError
 from steeple.core.plan.changes import Change
 from steeple.core.plan.document import Plan
 from steeple.core.solve.lens.search import check_camera
+from steeple.core.solve.weighing import and_worse
 from steeple.core.study.base.phrases import by_edges, clock_words
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
@@ -184,6 +185,8 @@ def dome_of(
             changes = place_changes(
                 lamp, scene, (best.azimuth_deg, best.elevation_deg), study.distance_mm
             )
+    if not draft:
+        says += and_worse(camera_studies(plan, cache=cache), changes)
     return DomeReply(
         lamp=lamp,
         name=fixture.name,

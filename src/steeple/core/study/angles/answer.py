@@ -5,7 +5,7 @@ from __future__ import annotations
 from steeple.core.study.angles.study import AngleStudy, Cut
 from steeple.core.study.angles.things import ALL_KINDS
 from steeple.core.study.base.answer import Answer
-from steeple.core.study.base.sentence import Piece, Quantity, Sentence, door, mm, say
+from steeple.core.study.base.sentence import Quantity, Sentence, door, dotted, mm, say
 from steeple.core.study.base.step import Context
 
 TOLD = 0.2
@@ -88,9 +88,4 @@ def _under(study: AngleStudy) -> Sentence:
     ]
     if not study.cuts:
         pieces.append(say("no other camera to cut to"))
-    joined: list[Piece] = []
-    for sentence in pieces:
-        if joined:
-            joined.append(Piece(text=" · "))
-        joined.extend(sentence)
-    return tuple(joined)
+    return dotted(pieces)

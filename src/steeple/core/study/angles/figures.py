@@ -53,7 +53,7 @@ def _zone(i: AngleNumbers) -> Computed | None:
     points = ZONE_POINTS[0] * ZONE_POINTS[1]
     for index, one in enumerate(i.study.poses):
         meaning = f"of {points} points of the zone, seen in pose {index + 1}"
-        puts += i.put("z", meaning, 100 * one.zone.seen, "percent")
+        puts += i.put("z", meaning, 100 * one.zone, "percent")
     return _percent(i.study.mean_zone), puts
 
 

@@ -3,6 +3,7 @@ other cameras it cuts with."""
 
 from __future__ import annotations
 
+import itertools
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
@@ -25,13 +26,13 @@ from steeple.core.angles.sight import (
     InPicture,
     Seen,
     disc_points,
+    hides,
     in_picture,
-    seen_of,
-    within,
+    seen_among,
 )
 from steeple.core.geometry.kernels import Array
 from steeple.core.geometry.pose import Pyramid
-from steeple.core.geometry.vectors import Vector
+from steeple.core.geometry.vectors import ORIGIN, Vector
 from steeple.core.plan.words import camera_names
 from steeple.core.study.angles.things import (
     GEAR,
@@ -60,10 +61,10 @@ LEAST_SHARE = 2e-4
 
 @dataclass(frozen=True, slots=True)
 class PoseSight:
-    """What is seen in one pose: of the action, and of the zone."""
+    """What is seen in one pose: of the action, and the share of the zone."""
 
     action: Seen
-    zone: Seen
+    zone: float
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -163,21 +164,29 @@ class AngleStudy:
     @cached_property
     def poses(self) -> tuple[PoseSight, ...]:
         """What it sees in each pose of the maker; in one where they are away."""
-        work, maker = self.work, self.lens.camera.sees_maker
+        work, eye, maker = self.work, self.lens.position, self.lens.camera.sees_maker
         zone = lattice(work, *ZONE_POINTS)
-        count = len(work.maker.poses.figures) if maker else 1
-        return tuple(self._pose(pose, zone, maker=maker) for pose in range(count))
+        actions = actions_in(work, poses_in(work, maker=maker), maker=maker, count=ACTION_POINTS)
+        points = np.vstack([zone, *actions])
+        # What stands still is looked past once for all poses.
+        inside = self.pyramid.within(points)
+        still = hides(eye, points, solids_in(self.still))
+        ends = len(zone) + ACTION_POINTS * np.arange(len(actions) + 1)
+        in_sight = inside[: len(zone)] & ~still[:, : len(zone)].any(axis=0)
+        found = []
+        for pose, (first, last) in enumerate(itertools.pairwise(ends)):
+            people = solids_in(people_before(work, pose, maker=maker))
+            hidden = hides(eye, np.vstack([zone, actions[pose]]), people)
+            seen = in_sight & ~hidden[:, : len(zone)].any(axis=0)
+            action = np.vstack([still[:, first:last], hidden[:, len(zone) :]])
+            found.append(
+                PoseSight(action=seen_among(inside[first:last], action), zone=float(seen.mean()))
+            )
+        return tuple(found)
 
     def things(self, pose: int, *, maker: bool) -> tuple[Thing, ...]:
         """Everything that may hide something in one pose."""
         return (*self.still, *people_before(self.work, pose, maker=maker))
-
-    def _pose(self, pose: int, zone: Array, *, maker: bool) -> PoseSight:
-        solids = solids_in(self.things(pose, maker=maker))
-        action = action_in(self.work, pose, maker=maker, count=ACTION_POINTS)
-        return PoseSight(
-            action=seen_of(self.pyramid, action, solids), zone=seen_of(self.pyramid, zone, solids)
-        )
 
     @property
     def action_seen(self) -> tuple[float, ...]:
@@ -202,7 +211,7 @@ class AngleStudy:
     @property
     def mean_zone(self) -> float:
         """Share of the zone that is seen, in the mean of the poses."""
-        return float(np.mean([one.zone.seen for one in self.poses]))
+        return float(np.mean([one.zone for one in self.poses]))
 
     @property
     def hardest(self) -> Cut | None:
@@ -222,12 +231,20 @@ class AngleStudy:
         return (best[1], best[0]) if best[0] > 0 else ("", 0.0)
 
 
-def action_in(work: GivenWork, pose: int, *, maker: bool, count: int) -> Array:
-    """Points of the action in a pose, shape (count, 3): a disc about the tip of the tool, or on the middle
-    of the work where nobody is at it."""
-    plane = work.plane
-    tip = work.maker.poses.figures[pose].action if maker else plane.point(0.0, 0.0, OFF_WORK_MM)
-    return lifted(work, disc_points(tip, plane.normal, ACTION_RADIUS_MM, count=count))
+def poses_in(work: GivenWork, *, maker: bool) -> Sequence[int]:
+    """The poses that are looked at: all of them, or one where nobody is at the work."""
+    return range(len(work.maker.poses.figures) if maker else 1)
+
+
+def actions_in(work: GivenWork, poses: Sequence[int], *, maker: bool, count: int) -> Array:
+    """Points of the action in some poses, shape (poses, count, 3): a disc about the tip of the tool, or
+    on the middle of the work where nobody is at it."""
+    plane, figures = work.plane, work.maker.poses.figures
+    middle = plane.point(0.0, 0.0, OFF_WORK_MM)
+    tips = np.array([[*(figures[pose].action if maker else middle)] for pose in poses])
+    disc = disc_points(ORIGIN, plane.normal, ACTION_RADIUS_MM, count=count)
+    points = tips[:, None, :] + disc
+    return lifted(work, points.reshape(-1, 3)).reshape(points.shape)
 
 
 def _points_on(thing: Thing) -> Array:
@@ -243,7 +260,7 @@ def _points_on(thing: Thing) -> Array:
 def _intrusion(pyramid: Pyramid, thing: Thing, place: InPicture) -> Intrusion:
     points = _points_on(thing)
     depths = (points - np.array([*pyramid.pose.position])) @ np.array([*pyramid.pose.axis])
-    inside = within(pyramid, points)
+    inside = pyramid.within(points)
     ahead = depths[inside] if inside.any() else depths[depths > 0]
     away = float(ahead.mean()) if len(ahead) else 0.0
     half = pyramid.half_width if place.edge in ("left", "right") else pyramid.half_height

@@ -71,6 +71,16 @@ def say(template: str, **figures: Quantity | Piece | str) -> Sentence:
     return tuple(pieces)
 
 
+def dotted(sentences: Sequence[Sentence]) -> Sentence:
+    """Several short sayings in one line, with a dot between each two."""
+    joined: list[Piece] = []
+    for sentence in sentences:
+        if joined:
+            joined.append(Piece(text=" · "))
+        joined.extend(sentence)
+    return tuple(joined)
+
+
 def sentence_words(sentence: Sequence[Piece], system: UnitSystem) -> str:
     """The sentence as plain text in one unit system.
 

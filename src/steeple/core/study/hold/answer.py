@@ -7,7 +7,7 @@ import math
 from steeple.core.plan.document import Plan
 from steeple.core.study.base.answer import Answer
 from steeple.core.study.base.phrases import clock_words
-from steeple.core.study.base.sentence import Piece, Quantity, Sentence, door, mm, say
+from steeple.core.study.base.sentence import Quantity, Sentence, door, dotted, mm, say
 from steeple.core.study.base.step import Context
 from steeple.core.study.hold.clashes import Placement
 from steeple.core.study.hold.study import HoldStudy, SupportStudy
@@ -213,9 +213,4 @@ def _under(study: HoldStudy) -> Sentence:
         else:
             quiet = Quantity(value=QUIET_PX, unit="px")
             pieces.append(say("wobble below {high}", high=door(quiet, figure="hold.wobble")))
-    joined: list[Piece] = []
-    for sentence in pieces:
-        if joined:
-            joined.append(Piece(text=" · "))
-        joined.extend(sentence)
-    return tuple(joined)
+    return dotted(pieces)

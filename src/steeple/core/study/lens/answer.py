@@ -6,7 +6,7 @@ from steeple.core.geometry.rectangle import SIDES
 from steeple.core.plan.parts.camera import Camera
 from steeple.core.study.base.answer import Answer
 from steeple.core.study.base.phrases import SIDE_WORDS, clock_words
-from steeple.core.study.base.sentence import Piece, Quantity, Sentence, door, mm, say
+from steeple.core.study.base.sentence import Piece, Quantity, Sentence, door, dotted, mm, say
 from steeple.core.study.base.step import Context
 from steeple.core.study.lens.study import LensStudy, Sight
 
@@ -221,12 +221,7 @@ def _under(study: LensStudy, sight: Sight) -> Sentence:
     if study.camera.roll_deg != 0:
         at = f"/{study.camera.at}/roll_deg"
         pieces.append((Piece(text=way_round_words(study), field=at),))
-    joined: list[Piece] = []
-    for sentence in pieces:
-        if joined:
-            joined.append(Piece(text=" · "))
-        joined.extend(sentence)
-    return tuple(joined)
+    return dotted(pieces)
 
 
 def _sharp_along(sight: Sight, stop: Piece) -> Sentence:

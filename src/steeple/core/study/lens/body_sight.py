@@ -68,15 +68,7 @@ class BodySight:
 @lru_cache(maxsize=64)
 def zone_points(plane: WorkPlane) -> Array:
     """A lattice of points over the zone, at the middles of equal cells: shape (n, 3)."""
-    across, along = ZONE_POINTS
-    return np.array(
-        [
-            [*plane.point(((i + 0.5) / across - 0.5) * plane.width_mm,
-                          ((j + 0.5) / along - 0.5) * plane.depth_mm, _OFF_WORK_MM)]
-            for j in range(along)
-            for i in range(across)
-        ]
-    )  # fmt: skip
+    return plane.lattice(*ZONE_POINTS, _OFF_WORK_MM)
 
 
 @lru_cache(maxsize=512)

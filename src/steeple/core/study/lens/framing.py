@@ -119,8 +119,7 @@ class Framing:
 
     def row(self, d_mm: float) -> Array:
         """The camera as the kernels take it."""
-        pose = self.pose
-        return np.array([*self.position(d_mm), *pose.axis, *pose.right, *pose.up])
+        return self.pose.at(self.position(d_mm)).row
 
     def least_spare(self, d_mm: float) -> float:
         """The widest margin round the zone, on every side alike, that is wholly in the picture, at

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from steeple.core.study.base.answer import Answer
 from steeple.core.study.base.phrases import by_edges, clock_words
-from steeple.core.study.base.sentence import Piece, Quantity, Sentence, door, mm, say
+from steeple.core.study.base.sentence import Quantity, Sentence, door, dotted, mm, say
 from steeple.core.study.base.step import Context
 from steeple.core.study.light.lamps.lamp_study import LampStudy
 from steeple.core.study.light.study import LightStudy
@@ -115,9 +115,4 @@ def _under(study: LightStudy, key: LampStudy) -> Sentence:
     if study.shade is not None:
         deep = Quantity(value=round(study.shade.p95, 1), unit="stops")
         pieces.append(say("shadows to {deep}", deep=door(deep, figure="light.shade")))
-    joined: list[Piece] = []
-    for sentence in pieces:
-        if joined:
-            joined.append(Piece(text=" · "))
-        joined.extend(sentence)
-    return tuple(joined)
+    return dotted(pieces)

@@ -164,27 +164,31 @@ def _sunlit(
     flat = heading((bearing_deg - daylight.bearing_deg) % 360.0)
     c, s = math.cos(math.radians(up_deg)), math.sin(math.radians(up_deg))
     sun = np.array([flat.x * c, flat.y * c, s])
-    lit, best, by = np.zeros(len(points), dtype=bool), 0, None
+    through = [(window.index, _through(window, points, sun)) for window in windows]
+    if not any(found.any() for _, found in through):
+        return 0.0, None
     open_to_sun = _past(things, points, sun)
-    for window in windows:
-        row = window.emitter.row
-        out = -np.array(row[3:6])
-        toward = float(sun @ out)
-        if toward <= 1e-6:
-            continue
-        centre = np.array(row[0:3])
-        way = ((centre - points) @ out) / toward
-        met = points + way[:, None] * sun - centre
-        through = (
-            open_to_sun
-            & (way > 0)
-            & (np.abs(met @ np.array(row[6:9])) <= row[12])
-            & (np.abs(met @ np.array(row[9:12])) <= row[13])
-        )
-        if int(through.sum()) > best:
-            best, by = int(through.sum()), window.index
-        lit |= through
-    return float(lit.mean()), by
+    reached = [(index, found & open_to_sun) for index, found in through]
+    by, best = max(reached, key=lambda one: int(one[1].sum()))
+    share = float(np.any([found for _, found in reached], axis=0).mean())
+    return share, by if best.any() else None
+
+
+def _through(window: GivenWindow, points: Array, sun: Array) -> Flags:
+    """Which places see the sun through a window, whatever else stands between."""
+    row = window.emitter.row
+    out = -np.array(row[3:6])
+    toward = float(sun @ out)
+    if toward <= 1e-6:
+        return np.zeros(len(points), dtype=bool)
+    centre = np.array(row[0:3])
+    way = ((centre - points) @ out) / toward
+    met = points + way[:, None] * sun - centre
+    return np.asarray(
+        (way > 0)
+        & (np.abs(met @ np.array(row[6:9])) <= row[12])
+        & (np.abs(met @ np.array(row[9:12])) <= row[13])
+    )
 
 
 def _past(things: Solids, points: Array, sun: Array) -> Flags:

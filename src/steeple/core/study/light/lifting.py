@@ -17,7 +17,7 @@ from steeple.core.geometry.vectors import Vector
 from steeple.core.light.emitters import light_at, rows_of
 from steeple.core.study.light.dome import soft_mm
 from steeple.core.study.light.lamps.lamp_light import flux_lm, room_lx_per_lm
-from steeple.core.study.light.lamps.scene import OFF_WORK_MM, in_picture, lifted
+from steeple.core.study.light.lamps.scene import OFF_WORK_MM, lifted
 from steeple.core.study.light.lamps.targets import depth_of
 from steeple.core.study.light.study import LightStudy
 
@@ -90,7 +90,7 @@ def _seen(study: LightStudy, points: Array, ball: Array) -> Flags:
     if lens is None or lens.sight is None:
         return np.ones(len(points), dtype=np.bool_)
     hidden = hidden_points(np.array([*lens.position]), points, ball)
-    return np.asarray(~hidden & in_picture(lens.sight.pyramid, points))
+    return np.asarray(~hidden & lens.sight.pyramid.within(points))
 
 
 def _lift(

@@ -1,17 +1,16 @@
 /** The ring of views: every direction from which the camera in hand could look at the work. A control:
  * the camera lies on it and is moved on it. Wash: action behind hands, head and things. Hatched: a lamp
  * mirrored into the lens. Crossed: nothing can stand there. Dashed: nearer than 30° to another camera. */
-import { useElementSize } from '@mantine/hooks';
 import { useMemo } from 'react';
 import type { RingCamera, RingReply, RingView } from '../../../api/types';
 import { clockWords } from '../../../domain/clock';
-import { DomeFrame, EDGE } from '../../../drawing/dome/DomeFrame';
+import { DomeFrame, DomePlace, EDGE } from '../../../drawing/dome/DomeFrame';
 import { onDome, reader, type Way, washOf } from '../../../drawing/dome/dome';
 import dome from '../../../drawing/dome/dome.module.css';
 import { useDomeHandle } from '../../../drawing/dome/useDomeHandle';
 import { crossed, hatched, type Shade } from '../../../drawing/dome/Wash';
 import classes from '../../../drawing/drawings.module.css';
-import { around, placeLabels } from '../../../drawing/placing';
+import { around, placeLabels } from '../../../drawing/words/placing';
 import { cone, onRing } from '../model';
 
 interface Props {
@@ -28,13 +27,7 @@ const MIRRORS = 0.02;
 const RANGE = 1.08;
 
 export function Ring(props: Props) {
-  const { ref, width, height } = useElementSize();
-  const size = Math.max(0, Math.min(width, height));
-  return (
-    <div ref={ref} className={dome.place}>
-      {size > 80 ? <Plan {...props} size={size} /> : null}
-    </div>
-  );
+  return <DomePlace>{(size) => <Plan {...props} size={size} />}</DomePlace>;
 }
 
 /** The ring without its zenith, which stands for every azimuth. */

@@ -6,11 +6,12 @@ import type {
   Point,
   WorkDrawing,
 } from '../../../api/types';
-import { BodyShape } from '../../../drawing/BodyShape';
 import classes from '../../../drawing/drawings.module.css';
-import { around, placeLabels, strokesOf } from '../../../drawing/placing';
 import { Sized } from '../../../drawing/Sized';
 import { fitWindow, type Scale, type Size } from '../../../drawing/scale';
+import { BodyShape } from '../../../drawing/shapes/BodyShape';
+import { BoxShape } from '../../../drawing/shapes/BoxShape';
+import { around, placeLabels, strokesOf } from '../../../drawing/words/placing';
 
 interface Props {
   work: WorkDrawing;
@@ -37,7 +38,8 @@ function View({ work, cameras, inHand, onChoose, size }: Props & { size: Size })
   const standing: Standing[] = cameras.flatMap((one) =>
     one.drawings.lens ? [{ ...one, lens: one.drawings.lens }] : [],
   );
-  const lamps: LightDrawing['lamps'] = cameras[0]?.drawings.light?.lamps ?? [];
+  const chosen = standing.find((one) => one.id === inHand);
+  const lamps: LightDrawing['lamps'] = chosen?.drawings.light?.lamps ?? [];
   const members = standing.flatMap((one) => one.drawings.hold?.members ?? []);
   const points: Point[] = [
     ...standing.map((one) => one.lens.lens),
@@ -78,11 +80,10 @@ function View({ work, cameras, inHand, onChoose, size }: Props & { size: Size })
       ...work.company.map((one) => around(at(one.head), 12)),
     ],
   );
-  const chosen = standing.find((one) => one.id === inHand);
   return (
     <>
-      <Rect box={work.table} scale={scale} className={classes.there} />
-      <Rect box={work.zone} scale={scale} className={classes.wood} />
+      <BoxShape box={work.table} scale={scale} className={classes.there} />
+      <BoxShape box={work.zone} scale={scale} className={classes.wood} />
       {chosen ? <Takes camera={chosen} scale={scale} className={classes.cone} /> : null}
       {[work.maker, ...work.company].map((person, index) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: people stand in one order
@@ -130,19 +131,6 @@ function View({ work, cameras, inHand, onChoose, size }: Props & { size: Size })
         </text>
       ))}
     </>
-  );
-}
-
-function Rect(props: { box: WorkDrawing['zone']; scale: Scale; className: string | undefined }) {
-  const { box, scale, className } = props;
-  return (
-    <rect
-      x={scale.x(box.left)}
-      y={scale.y(box.far)}
-      width={(box.right - box.left) * scale.s}
-      height={(box.far - box.near) * scale.s}
-      className={className}
-    />
   );
 }
 

@@ -2,9 +2,9 @@
 import type { HoldDrawing, Point } from '../../../api/types';
 import { lengthWords, massWords, type UnitSystem } from '../../../domain/units';
 import classes from '../../../drawing/drawings.module.css';
-import type { Spot } from '../../../drawing/notes';
+import { useHandle } from '../../../drawing/handles/useHandle';
 import type { Scale } from '../../../drawing/scale';
-import { useHandle } from '../../../drawing/useHandle';
+import type { Spot } from '../../../drawing/words/notes';
 import { acrossOf, alongOf, type From } from './rig';
 
 export function CounterweightHandle({

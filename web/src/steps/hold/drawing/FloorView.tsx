@@ -3,12 +3,12 @@ import { useRef } from 'react';
 import type { Box, HoldDrawing, Point, WorkDrawing } from '../../../api/types';
 import { clockWords } from '../../../domain/clock';
 import { lengthWords, type UnitSystem } from '../../../domain/units';
-import { BodyShape } from '../../../drawing/BodyShape';
 import classes from '../../../drawing/drawings.module.css';
-import { NoteNumbers, type NotePlace } from '../../../drawing/notes';
+import { type Place, useHandle } from '../../../drawing/handles/useHandle';
 import { Sized } from '../../../drawing/Sized';
 import { fitWindow, type Scale, type Size, type Window } from '../../../drawing/scale';
-import { type Place, useHandle } from '../../../drawing/useHandle';
+import { BodyShape } from '../../../drawing/shapes/BodyShape';
+import { NoteNumbers, type NotePlace } from '../../../drawing/words/notes';
 import { azimuthOf, floorWindow } from './rig';
 
 interface Props {

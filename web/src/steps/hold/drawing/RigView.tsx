@@ -1,12 +1,12 @@
 /** The rig from the maker's seat or from the side: what stands where, how high and how far out. */
 import type { CameraDrawing, HoldDrawing, Point, WorkDrawing } from '../../../api/types';
 import { lengthWords, massWords, type UnitSystem } from '../../../domain/units';
-import { BodyShape } from '../../../drawing/BodyShape';
-import { CameraShape } from '../../../drawing/CameraShape';
 import classes from '../../../drawing/drawings.module.css';
-import { NoteNumbers, type NotePlace, type Spot } from '../../../drawing/notes';
 import { Sized } from '../../../drawing/Sized';
 import { fitWindow, type Scale, type Size } from '../../../drawing/scale';
+import { BodyShape } from '../../../drawing/shapes/BodyShape';
+import { CameraShape } from '../../../drawing/shapes/CameraShape';
+import { NoteNumbers, type NotePlace, type Spot } from '../../../drawing/words/notes';
 import { CounterweightHandle } from './CounterweightHandle';
 import { acrossOf, type From, rigWindow, viewOf } from './rig';
 

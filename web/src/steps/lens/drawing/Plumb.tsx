@@ -2,9 +2,9 @@
 import type { Band } from '../../../api/types';
 import { lengthDigits, lengthWords, type UnitSystem } from '../../../domain/units';
 import classes from '../../../drawing/drawings.module.css';
-import { spread } from '../../../drawing/labels';
+import type { Handle } from '../../../drawing/handles/useHandle';
 import type { Scale } from '../../../drawing/scale';
-import type { Handle } from '../../../drawing/useHandle';
+import { spread } from '../../../drawing/words/spread';
 
 interface Props {
   x: number;

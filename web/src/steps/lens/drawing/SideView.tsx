@@ -1,14 +1,14 @@
 /** The rig from the side, maker at the left, with the plumb at the right. True to scale. */
 import type { CameraDrawing, Point, WorkDrawing } from '../../../api/types';
 import { lengthWords, type UnitSystem } from '../../../domain/units';
-import { BodyShape } from '../../../drawing/BodyShape';
-import { CameraShape } from '../../../drawing/CameraShape';
 import classes from '../../../drawing/drawings.module.css';
-import { HeadHandle } from '../../../drawing/HeadHandle';
-import { NoteNumbers, type NotePlace, type Spot } from '../../../drawing/notes';
+import { HeadHandle } from '../../../drawing/handles/HeadHandle';
+import { useHeight } from '../../../drawing/handles/useHeight';
 import { Sized } from '../../../drawing/Sized';
 import { fitWindow, type Scale, type Size } from '../../../drawing/scale';
-import { useHeight } from '../../../drawing/useHeight';
+import { BodyShape } from '../../../drawing/shapes/BodyShape';
+import { CameraShape } from '../../../drawing/shapes/CameraShape';
+import { NoteNumbers, type NotePlace, type Spot } from '../../../drawing/words/notes';
 import { Plumb } from './Plumb';
 
 interface Props {

@@ -3,10 +3,10 @@
 import type { ZoomMap } from '../../../api/types';
 import { exactWords, lengthDigits, lengthWords, type UnitSystem } from '../../../domain/units';
 import classes from '../../../drawing/drawings.module.css';
-import { spread } from '../../../drawing/labels';
+import { useHandle } from '../../../drawing/handles/useHandle';
 import { Sized } from '../../../drawing/Sized';
 import type { Size } from '../../../drawing/scale';
-import { useHandle } from '../../../drawing/useHandle';
+import { spread } from '../../../drawing/words/spread';
 import { curvesOf, roundFocal, stretchesOf } from './zoomMap';
 
 interface Props {

@@ -1,10 +1,10 @@
 /** Each lamp of one's own alone in its best place, and kinds one could get: compared before paying. */
 import { Loader, UnstyledButton } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { sentencesOf } from '../../../api/client';
 import type { LampRow } from '../../../api/types';
 import { exactWords, lengthWords, massWords } from '../../../domain/units';
+import { useCompared } from '../../../saving/asking';
 import { useSheet } from '../../../saving/context';
 import compare from '../../../ui/Compare.module.css';
 import { Sentence } from '../../../ui/Sentence';
@@ -14,16 +14,8 @@ import classes from '../light.module.css';
 import { compareLamps } from '../requests';
 
 export function OtherLamps() {
-  const { plan, owned, dragging, camera } = useSheet();
   const [open, setOpen] = useState(false);
-  const found = useQuery({
-    queryKey: ['compare-lamps', open && !dragging ? [plan, camera.index, owned] : null],
-    queryFn: () => compareLamps(plan, camera.index, owned),
-    enabled: open && !dragging,
-    staleTime: Number.POSITIVE_INFINITY,
-    gcTime: 30_000,
-    placeholderData: (before) => before,
-  });
+  const found = useCompared('compare-lamps', open, compareLamps);
   const rows = found.data?.rows ?? [];
   const kinds = rows.filter((row) => !row.owned);
   return (
@@ -67,7 +59,7 @@ function Row({ row }: { row: LampRow }) {
     row.mass_g === null ? '' : massWords(row.mass_g, system),
   ].filter(Boolean);
   return (
-    <section className={classes.lampRow} aria-label={row.name}>
+    <section className={compare.ranked} aria-label={row.name}>
       <VerdictMark verdict={row.verdict} />
       <div>
         <b>{row.name}</b>

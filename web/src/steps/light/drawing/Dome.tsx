@@ -1,11 +1,10 @@
 /** The dome: every direction a lamp could come from, with the maker at six o'clock. A control: the
  * lamps lie on it and are moved on it. Wash: light that does not arrive. Hatched: mirrored into the
  * lens. Crossed: nothing can stand there. */
-import { useElementSize } from '@mantine/hooks';
 import { useMemo } from 'react';
 import type { DomeDirection, LampDrawing } from '../../../api/types';
 import { clockWords } from '../../../domain/clock';
-import { DomeFrame, EDGE } from '../../../drawing/dome/DomeFrame';
+import { DomeFrame, DomePlace, EDGE } from '../../../drawing/dome/DomeFrame';
 import { onDome, RIM_DEG, reader, type Way, washOf } from '../../../drawing/dome/dome';
 import dome from '../../../drawing/dome/dome.module.css';
 import { useDomeHandle } from '../../../drawing/dome/useDomeHandle';
@@ -26,13 +25,7 @@ interface Props {
 const UNPLACED: LabelPlace = { x: 0, y: 32, anchor: 'middle' };
 
 export function Dome(props: Props) {
-  const { ref, width, height } = useElementSize();
-  const size = Math.max(0, Math.min(width, height));
-  return (
-    <div ref={ref} className={dome.place}>
-      {size > 80 ? <Plan {...props} size={size} /> : null}
-    </div>
-  );
+  return <DomePlace>{(size) => <Plan {...props} size={size} />}</DomePlace>;
 }
 
 function Plan({

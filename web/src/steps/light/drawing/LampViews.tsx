@@ -9,14 +9,15 @@ import type {
   WorkDrawing,
 } from '../../../api/types';
 import { lengthWords, type UnitSystem } from '../../../domain/units';
-import { BodyShape } from '../../../drawing/BodyShape';
-import { CameraShape } from '../../../drawing/CameraShape';
 import { middleOf } from '../../../drawing/dome/dome';
 import classes from '../../../drawing/drawings.module.css';
-import { around, LINE, type Placed, placeLabels, strokesOf } from '../../../drawing/placing';
+import { useHandle } from '../../../drawing/handles/useHandle';
 import { Sized } from '../../../drawing/Sized';
 import { fitWindow, type Scale, type Size } from '../../../drawing/scale';
-import { useHandle } from '../../../drawing/useHandle';
+import { BodyShape } from '../../../drawing/shapes/BodyShape';
+import { BoxShape } from '../../../drawing/shapes/BoxShape';
+import { CameraShape } from '../../../drawing/shapes/CameraShape';
+import { around, LINE, type Placed, placeLabels, strokesOf } from '../../../drawing/words/placing';
 import { acrossIn, lampsWindow, type Moved, movedIn, type Seen, upIn } from './lamps';
 
 interface Props {
@@ -181,20 +182,11 @@ function Label(props: { lines: readonly string[]; place: Placed | undefined; cla
 }
 
 function FromAbove({ work, scale }: { work: WorkDrawing; scale: Scale }) {
-  const rect = (box: WorkDrawing['zone'], className: string | undefined) => (
-    <rect
-      x={scale.x(box.left)}
-      y={scale.y(box.far)}
-      width={(box.right - box.left) * scale.s}
-      height={(box.far - box.near) * scale.s}
-      className={className}
-    />
-  );
   return (
     <g>
-      {work.walls ? rect(work.walls, classes.walls) : null}
-      {rect(work.table, classes.there)}
-      {rect(work.zone, classes.wood)}
+      {work.walls ? <BoxShape box={work.walls} scale={scale} className={classes.walls} /> : null}
+      <BoxShape box={work.table} scale={scale} className={classes.there} />
+      <BoxShape box={work.zone} scale={scale} className={classes.wood} />
     </g>
   );
 }

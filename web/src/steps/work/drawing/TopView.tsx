@@ -1,12 +1,12 @@
 /** Table and work from the side: the tallest point is drawn up or down. */
 import type { WorkDrawing } from '../../../api/types';
 import { lengthWords, type UnitSystem } from '../../../domain/units';
-import { BodyShape } from '../../../drawing/BodyShape';
 import classes from '../../../drawing/drawings.module.css';
-import { HeadHandle } from '../../../drawing/HeadHandle';
+import { HeadHandle } from '../../../drawing/handles/HeadHandle';
+import { useHeight } from '../../../drawing/handles/useHeight';
 import { Sized } from '../../../drawing/Sized';
 import { fitWindow, type Scale, type Size } from '../../../drawing/scale';
-import { useHeight } from '../../../drawing/useHeight';
+import { BodyShape } from '../../../drawing/shapes/BodyShape';
 
 interface Props {
   work: WorkDrawing;

@@ -99,7 +99,9 @@ def boxes_blocked(scene: LightScene, parts: Sequence[Boxes]) -> list[str]:
         if isinstance(solids, Hull):
             meets = _meets_hull(boxes, solids, clear_mm)
         else:
-            meets = np.asarray((capsule_gaps(boxes, solids) < clear_mm).any(axis=1))
+            meets = np.asarray(
+                (capsule_gaps(boxes, solids, enough_mm=clear_mm) < clear_mm).any(axis=1)
+            )
         for index in np.unique(of[meets]):
             said[index] = said[index] or name
     return said
@@ -211,7 +213,9 @@ def stand_in_the_way(scene: LightScene, emitter: Emitter, reach: Reach) -> str:
         if isinstance(solids, Hull):
             meets = bool(_meets_hull(upright, solids, 0.0)[0])
         else:
-            meets = bool((capsule_gaps(upright, solids) < BODY_CLEAR_MM).any())
+            meets = bool(
+                (capsule_gaps(upright, solids, enough_mm=BODY_CLEAR_MM) < BODY_CLEAR_MM).any()
+            )
         if meets:
             return name
     return ""

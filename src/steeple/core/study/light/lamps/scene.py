@@ -8,7 +8,6 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from steeple.core.geometry.kernels import Array, Flags, hidden_points
-from steeple.core.geometry.pose import Pyramid
 from steeple.core.geometry.solids import Hull, Solids, box_hull, cylinder_hull, solids_of
 from steeple.core.geometry.vectors import Vector
 from steeple.core.study.hold.study import HoldStudy
@@ -46,16 +45,7 @@ def lifted(work: GivenWork, points: Array) -> Array:
 def lattice(work: GivenWork, across: int, along: int) -> Array:
     """Points over the zone at the middles of equal cells, a millimetre off the work and what stands
     on it: (n, 3)."""
-    plane = work.plane
-    points = np.array(
-        [
-            [*plane.point(((i + 0.5) / across - 0.5) * plane.width_mm,
-                          ((j + 0.5) / along - 0.5) * plane.depth_mm, OFF_WORK_MM)]
-            for j in range(along)
-            for i in range(across)
-        ]
-    )  # fmt: skip
-    return lifted(work, points)
+    return lifted(work, work.plane.lattice(across, along, OFF_WORK_MM))
 
 
 def item_hulls(work: GivenWork) -> tuple[list[Hull], list[tuple[float, ...]]]:
@@ -122,14 +112,6 @@ Standing = tuple[LensStudy | None, HoldStudy | None]
 """A camera as it stands, with what holds it."""
 
 
-def in_picture(pyramid: Pyramid, points: Array) -> Flags:
-    """Which points, shape (n, 3), lie within the picture."""
-    way = points - np.array([*pyramid.pose.position])
-    sides = np.array([[*side] for side in pyramid.walls])
-    ahead = way @ np.array([*pyramid.pose.axis]) > 0
-    return np.asarray(ahead & (way @ sides.T >= 0).all(axis=1))
-
-
 @dataclass(frozen=True, slots=True, eq=False)
 class LightScene:
     """Everything that lamps are judged in.
@@ -177,7 +159,7 @@ class LightScene:
             return np.ones(len(points), dtype=bool)
         eye = np.array([*self.lens.position])
         hidden = hidden_points(eye, points, self.people[pose])
-        return np.asarray(~hidden & in_picture(self.lens.sight.pyramid, points))
+        return np.asarray(~hidden & self.lens.sight.pyramid.within(points))
 
 
 def light_scene(

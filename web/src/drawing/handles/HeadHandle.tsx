@@ -1,10 +1,10 @@
 /** The maker's head in the side view: drawn over the work or back, the trunk leans with it. */
 import { useRef } from 'react';
-import type { WorkDrawing } from '../api/types';
-import type { UnitSystem } from '../domain/units';
-import classes from './drawings.module.css';
+import type { WorkDrawing } from '../../api/types';
+import type { UnitSystem } from '../../domain/units';
+import classes from '../drawings.module.css';
+import type { Scale } from '../scale';
 import { leanAt } from './lean';
-import type { Scale } from './scale';
 import { useHandle } from './useHandle';
 
 interface Props {

@@ -1,7 +1,7 @@
 /** Lens barrel and body from the side, as long as they are, tipped as they hang. */
-import type { CameraDrawing } from '../api/types';
-import classes from './drawings.module.css';
-import type { Scale } from './scale';
+import type { CameraDrawing } from '../../api/types';
+import classes from '../drawings.module.css';
+import type { Scale } from '../scale';
 
 const BODY_MM = 62;
 const BARREL_MM = 34;

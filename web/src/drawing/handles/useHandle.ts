@@ -1,6 +1,6 @@
 /** A handle in a drawing: moved by pointer, or by arrow keys when it has the focus. */
 import { useEffect, useRef, useState } from 'react';
-import { arrowStep, toTape, type UnitSystem } from '../domain/units';
+import { arrowStep, toTape, type UnitSystem } from '../../domain/units';
 
 export interface Place {
   x: number;

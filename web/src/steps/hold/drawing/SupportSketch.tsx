@@ -21,7 +21,7 @@ function sideOf(members: SupportRow['members']): 'x' | 'y' {
   return spread('y') > spread('x') ? 'y' : 'x';
 }
 
-export function SmallRig({ row, table, tableHeight }: Props) {
+export function SupportSketch({ row, table, tableHeight }: Props) {
   const members = row.members.filter((one) => one.part !== 'behind');
   const axis = sideOf(members);
   const [low, high] = axis === 'x' ? [table.left, table.right] : [table.near, table.far];
@@ -40,7 +40,7 @@ export function SmallRig({ row, table, tableHeight }: Props) {
     `M ${x(from[axis])} ${y(from.z)} L ${x(to[axis])} ${y(to.z)}`;
   return (
     <svg
-      className={classes.smallRig}
+      className={classes.sketch}
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       width={WIDTH}
       height={HEIGHT}

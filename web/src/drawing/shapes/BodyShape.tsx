@@ -1,7 +1,7 @@
 /** A body in a drawing: its capsules as one outline, from the side or from above. */
-import type { Person, Point } from '../api/types';
-import classes from './drawings.module.css';
-import type { Scale } from './scale';
+import type { Person, Point } from '../../api/types';
+import classes from '../drawings.module.css';
+import type { Scale } from '../scale';
 
 interface Props {
   person: Person;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { spread } from './labels';
+import { spread } from './spread';
 
 describe('labels are spread', () => {
   it('leaves those apart alone', () => {

@@ -1,7 +1,7 @@
 /** A height that is drawn up or down. The scale stays put while it is being dragged. */
 import { useRef } from 'react';
-import type { UnitSystem } from '../domain/units';
-import type { Scale } from './scale';
+import type { UnitSystem } from '../../domain/units';
+import type { Scale } from '../scale';
 import { type Handle, useHandle } from './useHandle';
 
 interface Options {

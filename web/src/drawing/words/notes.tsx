@@ -1,6 +1,6 @@
 /** The numbers of margin notes, where they apply in a drawing. */
-import type { Finding, Verdict } from '../api/types';
-import classes from './drawings.module.css';
+import type { Finding, Verdict } from '../../api/types';
+import classes from '../drawings.module.css';
 
 export interface NotePlace {
   number: number;
