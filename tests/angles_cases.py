@@ -64,7 +64,77 @@ def stand_at(x_mm: float, y_mm: float) -> Light:
 
 
 HELD = PlacedSupport(id="stand", gear=STAND, tether=True)
+
+
+def setups(*each: dict[str, Any]) -> list[dict[str, Any]]:
+    """Set-ups of a plan, each with its number for a name."""
+    return [
+        {"id": f"set-{at}", "name": f"set {at}", "cameras": ["overhead", "side"], **one}
+        for at, one in enumerate(each, start=1)
+    ]
+
+
+SEATS: dict[str, Any] = {
+    "kind": "audience", "name": "chairs", "from_left_edge_mm": 200, "from_front_edge_mm": 1900,
+    "width_mm": 1000, "depth_mm": 400, "eye_mm": 1150,
+}  # fmt: skip
+STAGES = [{"name": "cut", "takes_min": 5}, {"name": "fold", "takes_min": 3}]
+FRONT = seen_from(315, 40)
 ANGLES_FIRING: list[Row] = [
+    (
+        "angles.used-twice",
+        "fails",
+        {
+            "cameras": [
+                one.model_copy(update={"body_id": "the-one"}).model_dump(mode="json")
+                for one in (SOUND.cameras[0], FRONT)
+            ]
+        },
+        "used twice at once",
+    ),
+    (
+        "angles.audience",
+        "watch",
+        {
+            **cameras_of(seen_from(0, 20, 900, support="other")),
+            "supports": [
+                *(one.model_dump(mode="json") for one in SOUND.supports),
+                PlacedSupport(id="other", gear=STAND, tether=True).model_dump(mode="json"),
+            ],
+            "room__keep_clear": [SEATS | {"width_mm": 60, "from_left_edge_mm": 670}],
+        },
+        "from the audience",
+    ),
+    (
+        "angles.idle",
+        "watch",
+        {**cameras_of(FRONT), "setups": setups({"cameras": ["overhead"]})},
+        "no set-up",
+    ),
+    (
+        "angles.stage-unfilmed",
+        "fails",
+        {**cameras_of(FRONT), "stages": STAGES, "setups": setups({"stages": ["cut"]})},
+        "No set-up films fold",
+    ),
+    (
+        "angles.change-over",
+        "fails",
+        {
+            **cameras_of(FRONT),
+            "setups": setups({"cameras": ["overhead"]}, {"cameras": ["side"], "break_min": 2}),
+        },
+        "in a break of 2",
+    ),
+    (
+        "angles.change-over",
+        "watch",
+        {
+            **cameras_of(FRONT),
+            "setups": setups({"cameras": ["overhead"]}, {"cameras": ["side"], "break_min": 5.5}),
+        },
+        "To set 2",
+    ),
     (
         "angles.action-behind-thing",
         "fails",

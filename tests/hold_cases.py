@@ -49,7 +49,18 @@ def gear(**values: Any) -> Support:
 
 
 Row = tuple[str, Verdict, dict[str, Any], str]
+
+
+def mounted(**values: Any) -> dict[str, Any]:
+    """The change that screws the camera to a mount point where its screw is."""
+    place = {"name": "beam", "x_mm": 0, "y_mm": -45, "z_mm": 751, "bears_g": 3000, **values}
+    return {"mounts": [place], "cameras__0__support": None, "cameras__0__mount": "beam"}
+
+
 HOLD_FIRING: list[Row] = [
+    ("hold.mount", "fails", mounted(bears_g=500), "beam bears 500 g"),
+    ("hold.mount", "fails", mounted(x_mm=300), "30"),
+    ("hold.mount", "unknown", mounted(bears_g=None), "not known"),
     ("hold.no-support", "unknown", {"cameras__0__support": None}, "Nothing is chosen"),
     ("hold.out-of-reach", "fails", held(gear(highest_mm=1400)), "does not go so high"),
     ("hold.out-of-reach", "fails", held(gear(lowest_mm=1700)), "does not go so low"),

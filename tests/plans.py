@@ -22,6 +22,7 @@ from steeple.core.plan.parts.lamp import LampPlace, Light
 from steeple.core.plan.parts.maker import Maker
 from steeple.core.plan.parts.panel import PlacedCard
 from steeple.core.plan.parts.room import KeepClear, Obstacle, Room
+from steeple.core.plan.parts.setup import MountPoint, Setup, Stage
 from steeple.core.plan.parts.support import Foot, PlacedSupport
 from steeple.core.plan.parts.work import Hollow, Item, Table, Work, Zone
 from steeple.core.study.base.assumptions import Assumption
@@ -258,7 +259,18 @@ SIDE = SOUND.cameras[0].model_copy(
         "support": None,
         "aim": Aim(tilt_deg=50, toward_deg=135),
         "position": Position(x_mm=-433, y_mm=433, z_mm=529),
+        "mount": "wall bracket",
     }
+)
+BRACKET = MountPoint(name="wall bracket", x_mm=-470, y_mm=470, z_mm=515, bears_g=3000)
+BOTH = ("overhead", "side")
+CHAIRS = KeepClear(
+    kind="audience",
+    name="chairs",
+    from_left_edge_mm=200,
+    from_front_edge_mm=2200,
+    width_mm=1000,
+    depth_mm=400,
 )
 SOUND_IN_FULL = SOUND.model_copy(
     update={
@@ -271,10 +283,17 @@ SOUND_IN_FULL = SOUND.model_copy(
         "cards": (
             PlacedCard(id="white", card=WHITE, position=LampPlace(x_mm=420, y_mm=100, z_mm=185)),
         ),
+        "mounts": (BRACKET,),
+        "room": SOUND.room.model_copy(update={"keep_clear": (*SOUND.room.keep_clear, CHAIRS)}),
+        "stages": (Stage(name="cut", takes_min=20),),
+        "setups": (
+            Setup(id="one", name="cutting", cameras=BOTH, stages=("cut",)),
+            Setup(id="two", name="talking", cameras=BOTH, break_min=10),
+        ),
     }
 )
 """The same with what not every plan has: a second camera, a card, a lamp stand, a mat of its own gloss, a
-hollow."""
+hollow, a mount point, set-ups with their stages."""
 BARE = Plan(title="Only a shape", work=Work(shape="page-flat"))
 
 

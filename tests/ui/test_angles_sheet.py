@@ -5,11 +5,11 @@ from __future__ import annotations
 import re
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Locator, Page, expect
 
 from tests.angles_cases import beside, seen_from, stand_at
-from tests.plans import BARE, SOUND
-from tests.ui.conftest import Opener, answer, saved
+from tests.plans import BARE, PHONE, SOUND, STAND
+from tests.ui.conftest import Opener, Server, Watch, answer, saved
 
 pytestmark = pytest.mark.ui
 TWO = beside(seen_from(150, 25))
@@ -43,7 +43,11 @@ def test_the_camera_is_moved_on_the_ring_by_keyboard_and_undone(opened: Opener) 
     expect(view).to_have_attribute("aria-valuetext", re.compile("8 o’clock, 25° up"))
     expect(page.get_by_role("heading", level=1)).not_to_have_text(before)
     saved(page)
-    page.get_by_role("button", name="undo").click()
+    # A slow machine may have settled between two presses, and undoes one after the other.
+    undo = page.get_by_role("button", name="undo")
+    while undo.is_enabled():
+        undo.click()
+        saved(page)
     expect(page.get_by_role("heading", level=1)).to_have_text(before)
 
 
@@ -82,3 +86,99 @@ def test_the_key_opens_it(opened: Opener) -> None:
     page = opened(TWO, "lens")
     page.keyboard.press("5")
     expect(page).to_have_url(re.compile("/angles"))
+
+
+def opened_section(page: Page, name: str) -> Locator:
+    """A section of the sheet behind its heading, opened."""
+    section = page.locator("details", has=page.get_by_role("heading", name=name))
+    if section.get_attribute("open") is None:
+        section.locator("summary").click()
+    return section
+
+
+def test_a_wish_is_answered_with_a_place_and_taken(server: Server, opened: Opener) -> None:
+    server.put_into_cupboard("body", PHONE.model_dump(mode="json"))
+    server.put_into_cupboard("support", STAND.model_dump(mode="json"))
+    page = opened(SOUND, "angles")
+    wishes = opened_section(page, "What else shall be seen?")
+    wishes.get_by_role("button", name="the face", exact=True).click()
+    places = page.get_by_role("region", name="Places for it")
+    first = places.get_by_role("article").first
+    expect(first).to_contain_text("seen", timeout=20_000)
+    expect(first.get_by_role("img", name="What it would see from there")).to_be_visible(
+        timeout=20_000
+    )
+    first.get_by_role("button", name="Put it there").click()
+    expect(page).to_have_url(re.compile("camera=camera-1"))
+    expect(page.get_by_role("heading", level=1)).to_contain_text("of the face is seen")
+    saved(page)
+    page.get_by_role("button", name="undo").click()
+    expect(page.get_by_role("radiogroup", name="Camera in hand")).to_have_count(0)
+
+
+def test_the_camera_is_moved_in_the_plan_of_the_room_by_keyboard(opened: Opener) -> None:
+    page = opened(TWO, "angles")
+    in_hand(page, "high three-quarter")
+    before = answer(page)
+    sign = page.locator("[data-handle=camera-place]")
+    sign.focus()
+    for _ in range(6):
+        sign.press("Shift+ArrowLeft")
+    expect(page.get_by_role("heading", level=1)).not_to_have_text(before)
+    saved(page)
+
+
+def test_set_ups_in_turn_tell_what_is_moved_and_print_on_the_card(
+    opened: Opener, watch: Watch
+) -> None:
+    watch.expected.append("422")
+    page = opened(TWO, "angles")
+    section = opened_section(page, "Set-ups and stages")
+    section.get_by_role("button", name="Begin with a set-up of what stands now").click()
+    section.get_by_label("high three-quarter camera in set-up 1").click()
+    expect(section.get_by_label("high three-quarter camera in set-up 1")).not_to_be_checked()
+    section.get_by_role("button", name="One more set-up").click()
+    change = page.get_by_role("region", name="From set-up 1 to set-up 2")
+    expect(change).to_contain_text("take off a camera")
+    expect(change).to_contain_text("The high three-quarter camera: lens")
+    # The last camera of a set-up is not taken out without a word.
+    section.get_by_label("overhead camera in set-up 1").click()
+    expect(page.get_by_role("alert").first).to_contain_text("has no camera")
+    saved(page)
+    page.get_by_role("link", name="Card").click()
+    expect(page.get_by_role("region", name="From the set-up before")).to_contain_text(
+        "take off a camera"
+    )
+
+
+def test_how_takes_fit_together_is_said(opened: Opener) -> None:
+    page = opened(TWO, "angles")
+    expect(opened_section(page, "So that the takes fit together")).to_contain_text("Clap once")
+
+
+def test_a_target_of_its_own_is_chosen_on_the_lens_sheet(opened: Opener) -> None:
+    page = opened(SOUND, "lens")
+    page.locator("details", has_text="Aimed at").locator("summary").click()
+    page.get_by_label("Aimed at").select_option(label="both hands")
+    expect(page.get_by_role("heading", level=1)).to_contain_text("both hands")
+    page.get_by_label("Aimed at").select_option(label="a box of its own")
+    page.get_by_label("Width of the target").fill("60")
+    page.get_by_label("Width of the target").press("Enter")
+    expect(page.get_by_role("heading", level=1)).to_contain_text("cut off")
+    page.get_by_label("Aimed at").select_option(label="the whole zone")
+    expect(page.get_by_role("heading", level=1)).to_contain_text("the zone fits")
+
+
+def test_a_mount_point_holds_the_camera(opened: Opener) -> None:
+    page = opened(SOUND, "hold")
+    group = page.locator("details", has_text="Mount points in the room")
+    group.locator("summary").click()
+    group.get_by_role("button", name="One more mount point").click()
+    group.get_by_label("It bears").fill("3 kg")
+    group.get_by_label("It bears").press("Enter")
+    group.get_by_label("This camera is on").select_option("mount 1")
+    expect(page.get_by_role("heading", level=1)).to_contain_text("Screw it to mount 1")
+    notes = page.get_by_role("region", name="Margin notes")
+    expect(notes).to_contain_text("off mount 1")
+    notes.get_by_role("button", name=re.compile("Put it where the mount point is")).click()
+    expect(notes).not_to_contain_text("off mount 1")

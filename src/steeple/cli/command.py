@@ -8,7 +8,7 @@ import sys
 from collections.abc import Sequence
 
 from steeple import __version__
-from steeple.cli import files, lens, pages, serving, warm
+from steeple.cli import angles, files, lens, pages, serving, warm
 from steeple.core.errors import SteepleError
 from steeple.core.plan.reading import plan_schema
 from steeple.store.errors import StoreError
@@ -35,6 +35,10 @@ def parser() -> argparse.ArgumentParser:
     evaluate.add_argument("--json", action="store_true", help="print the whole evaluation")
     evaluate.add_argument("--units", choices=("cm", "in"), default="cm")
     evaluate.set_defaults(run=files.evaluate_file)
+
+    place = commands.add_parser("angles", help="places for one more camera")
+    angles.add_arguments(place)
+    place.set_defaults(run=angles.run)
 
     optics = commands.add_parser("lens", help="one optical figure at a time")
     lens.add_arguments(optics)

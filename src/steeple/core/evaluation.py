@@ -15,6 +15,7 @@ from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
 from steeple.core.plan.words import camera_names
 from steeple.core.solve.mends import with_mends
+from steeple.core.study.angles.changing import ChangeOver, change_overs
 from steeple.core.study.base.answer import Answer
 from steeple.core.study.base.assumptions import Assumption, Assumptions
 from steeple.core.study.base.figure import Figure, Working, read_figures
@@ -171,6 +172,7 @@ def evaluate(
     findings += at_other_heights(cameras, findings)
     assumed = _assumed(cameras)
     first = cameras[0]
+    changes = change_overs(first.context)
     figures, working = _plan_figures(first)
     return Evaluation(
         title=plan.title,
@@ -193,11 +195,17 @@ def evaluate(
                 studied=[(step, one.of(step)) for step in STEPS],
                 assumed=assumed,
                 notes=_card_notes(findings, one.about, first=one is first),
+                change=_change_into(changes, one.about),
             )
             for one in cameras
         ),
         mends_tried=try_mends,
     )
+
+
+def _change_into(changes: Sequence[ChangeOver], about: str) -> ChangeOver | None:
+    """How the set-up is made of which a camera is the first; None for the first set-up of all."""
+    return next((one for one in changes if one.second.cameras[0] == about), None)
 
 
 def _card_notes(findings: Sequence[Finding], about: str, *, first: bool) -> tuple[CardNote, ...]:

@@ -143,12 +143,14 @@ class _Page:
 
     def draw(self, card: Card, cautions: Sequence[Caution]) -> None:
         self.text(escape(card.title), _style(_SERIF, 17, 1.15), after=1.5 * POINTS_PER_MM)
-        self.text(escape(f"Set-up card{_of(card)}"), _style(_SANS, 10), after=2 * POINTS_PER_MM)
+        heading = f"Set-up card{_of(card)}" + (f", set-up: {card.setup}" if card.setup else "")
+        self.text(escape(heading), _style(_SANS, 10), after=2 * POINTS_PER_MM)
         self.rule(1.4)
         if not card.ready:
             self.text(escape(card.missing), _style(_BOLD, 11))
         self.notes(card, "fails", "Not right yet", _style(_BOLD, 10))
         self.notes(card, "unknown", "Not known, so not cleared", _style(_BOLD, 10))
+        self.moves(card)
         columns = self.columns(len(card.sections))
         top = self.y
         lowest = top
@@ -165,6 +167,17 @@ class _Page:
             self.text(escape(f"{card.way_round}."), _style(_SANS, 9.5), after=_GAP)
         self.notes(card, "accepted", "Known and accepted", _style(_SANS, 9.5))
         self.cautions(cautions)
+
+    def moves(self, card: Card) -> None:
+        """How this set-up is made from the one before, in the order in which it is done."""
+        if not card.moves:
+            return
+        minutes = f"{card.moves_min:.0f}"
+        self.text(f"From the set-up before, {minutes} minutes", _style(_SERIF, 11.5))
+        for number, one in enumerate(card.moves, start=1):
+            words = f"{number}. {sentence_words(one, self.system)}."
+            self.text(escape(words), _style(_SANS, 9.5), after=0.6 * POINTS_PER_MM)
+        self.y -= _GAP
 
     def notes(self, card: Card, kind: CardNoteKind, heading: str, style: ParagraphStyle) -> None:
         """What fails, is not known or was accepted, said so that nobody hangs a camera by it unseen."""

@@ -225,13 +225,22 @@ def test_a_phone_is_judged_like_any_camera() -> None:
 
 def test_work_findings_are_said_once_with_two_cameras() -> None:
     two = SOUND.cameras[0].model_copy(update={"id": "second"})
-    plan = SOUND_IN_FULL.model_copy(update={"cameras": (SOUND.cameras[0], two)})
+    plan = SOUND_IN_FULL.model_copy(
+        update={
+            "cameras": (SOUND.cameras[0], two),
+            "setups": tuple(
+                one.model_copy(update={"cameras": ("overhead", "second")})
+                for one in SOUND_IN_FULL.setups
+            ),
+        }
+    )
     codes = [(one.code, one.about) for one in judge(camera_studies(plan))]
     said_once = sum(rule.once for rule in RULES) + len(OF_PAIRS)
-    assert len(codes) == len(set(codes)) == said_once + 2 * (len(RULES) - said_once)
+    twice = len(RULES) - said_once
+    assert len(codes) == len(set(codes)) == said_once + 2 * twice
 
 
-OF_PAIRS = ("angles.jump", "angles.line-crossed", "angles.swapped")
+OF_PAIRS = ("angles.jump", "angles.line-crossed", "angles.swapped", "angles.used-twice")
 """Of two cameras these are said of the second alone."""
 CAUTIOUS: dict[str, Plan] = {
     "overhead-load": SOUND,

@@ -679,6 +679,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/place-camera": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Place For
+         * @description Up to three places for a camera that shows what is asked for.
+         */
+        post: operations["place_for_api_place_camera_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/asks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Asks
+         * @description Everything that may be asked of one more camera, in the order of the sheet.
+         */
+        get: operations["asks_api_asks_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/change-overs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change Overs Of
+         * @description Every change from one set-up of a plan to the one after it.
+         */
+        post: operations["change_overs_of_api_change_overs_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sync": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sync Of
+         * @description Where to clap, how late each sound is, and what to set alike, for the cameras that stand with one.
+         */
+        post: operations["sync_of_api_sync_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{plan_id}/card.pdf": {
         parameters: {
             query?: never;
@@ -1077,12 +1157,15 @@ export interface components {
         };
         /**
          * AnglesDrawing
-         * @description One camera among the others. Shares 0 … 1 of action and zone; half the angle that its picture takes
-         *     in across.
+         * @description One camera among the others: what it films, and the middle of that. Shares 0 … 1 of action and zone;
+         *     half the angle that its picture takes in across.
          */
         AnglesDrawing: {
             /** Camera Id */
             camera_id: string;
+            /** Films */
+            films: string;
+            subject: components["schemas"]["Point"];
             /** Half Angle Deg */
             half_angle_deg: number;
             /** Action Seen */
@@ -1136,6 +1219,19 @@ export interface components {
              * @default 1
              */
             mode_crop: number;
+        };
+        /**
+         * AskWords
+         * @description What may be asked of one more camera, in words.
+         */
+        AskWords: {
+            /**
+             * Ask
+             * @enum {string}
+             */
+            ask: "overhead" | "three-quarter" | "low-side" | "easel" | "hands" | "left-hand" | "right-hand" | "keyboard" | "strings" | "pedals" | "face" | "wide" | "over-shoulder" | "hob" | "beauty";
+            /** Words */
+            words: string;
         };
         /**
          * Assumption
@@ -1383,7 +1479,9 @@ export interface components {
              * @default overhead
              * @enum {string}
              */
-            role: "overhead" | "three-quarter" | "low-side" | "easel" | "hands" | "keyboard" | "pedals" | "face" | "wide" | "beauty";
+            role: "overhead" | "three-quarter" | "low-side" | "easel" | "hands" | "keyboard" | "pedals" | "face" | "wide" | "beauty" | "strings" | "over-shoulder" | "hob";
+            /** @description What it films; None = the whole zone. */
+            target?: components["schemas"]["Target-Input"] | null;
             body?: components["schemas"]["Body-Input"] | null;
             /**
              * Body Id
@@ -1440,6 +1538,11 @@ export interface components {
              * @description Id of the plan's support that carries it.
              */
             support?: string | null;
+            /**
+             * Mount
+             * @description The mount point that it is screwed to, in the place of a support.
+             */
+            mount?: string | null;
         };
         /**
          * Camera
@@ -1453,7 +1556,9 @@ export interface components {
              * @default overhead
              * @enum {string}
              */
-            role: "overhead" | "three-quarter" | "low-side" | "easel" | "hands" | "keyboard" | "pedals" | "face" | "wide" | "beauty";
+            role: "overhead" | "three-quarter" | "low-side" | "easel" | "hands" | "keyboard" | "pedals" | "face" | "wide" | "beauty" | "strings" | "over-shoulder" | "hob";
+            /** @description What it films; None = the whole zone. */
+            target: components["schemas"]["Target-Output"] | null;
             body: components["schemas"]["Body-Output"] | null;
             /**
              * Body Id
@@ -1510,6 +1615,11 @@ export interface components {
              * @description Id of the plan's support that carries it.
              */
             support: string | null;
+            /**
+             * Mount
+             * @description The mount point that it is screwed to, in the place of a support.
+             */
+            mount: string | null;
         };
         /**
          * CameraArm
@@ -1587,6 +1697,7 @@ export interface components {
             range: components["schemas"]["HeightBounds"];
             /** Bands */
             bands: components["schemas"]["Band"][];
+            target: components["schemas"]["TargetShape"] | null;
         };
         /**
          * CameraDrawings
@@ -1597,6 +1708,79 @@ export interface components {
             hold: components["schemas"]["HoldDrawing"] | null;
             light: components["schemas"]["LightDrawing"] | null;
             angles: components["schemas"]["AnglesDrawing"] | null;
+        };
+        /**
+         * CameraOffer
+         * @description One place for the camera.
+         *
+         *     ``seen`` of what it films is in sight in the mean of the poses, ``worst`` in the worst. ``held_by`` is
+         *     empty where nothing free can hold it there; ``to_get`` names what is not owned. ``lacks`` says what is
+         *     not met, ``to_light`` what the lamps must still do for it, ``worse`` what gets worse elsewhere in the
+         *     plan. ``changes`` take it.
+         */
+        CameraOffer: {
+            /** Gear */
+            gear: string;
+            /** Azimuth Deg */
+            azimuth_deg: number;
+            /** Elevation Deg */
+            elevation_deg: number;
+            /** Distance Mm */
+            distance_mm: number;
+            place: components["schemas"]["Point"];
+            /** Tilt Deg */
+            tilt_deg: number;
+            /** Toward Deg */
+            toward_deg: number;
+            /** Focal Mm */
+            focal_mm: number | null;
+            /** Seen */
+            seen: number;
+            /** Worst */
+            worst: number;
+            /** Px Per Mm */
+            px_per_mm: number;
+            /** Detail Px */
+            detail_px: number;
+            /** Held By */
+            held_by: string;
+            /** Set Up Min */
+            set_up_min: number;
+            /** To Get */
+            to_get: string;
+            /** Works */
+            works: boolean;
+            /** Says */
+            says: components["schemas"]["Piece"][];
+            /** Hold */
+            hold: components["schemas"]["Piece"][];
+            /** Cuts */
+            cuts: components["schemas"]["Piece"][][];
+            /** Lacks */
+            lacks: components["schemas"]["Piece"][][];
+            /** To Light */
+            to_light: components["schemas"]["Piece"][][];
+            /** Worse */
+            worse: components["schemas"]["Piece"][];
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+        };
+        /**
+         * CameraPlaces
+         * @description The answer to a wish for a camera: where it could stand, the best first.
+         */
+        CameraPlaces: {
+            /**
+             * Ask
+             * @enum {string}
+             */
+            ask: "overhead" | "three-quarter" | "low-side" | "easel" | "hands" | "left-hand" | "right-hand" | "keyboard" | "strings" | "pedals" | "face" | "wide" | "over-shoulder" | "hob" | "beauty";
+            /** Camera Id */
+            camera_id: string;
+            /** Says */
+            says: components["schemas"]["Piece"][];
+            /** Offers */
+            offers: components["schemas"]["CameraOffer"][];
         };
         /**
          * CameraRequest
@@ -1682,7 +1866,8 @@ export interface components {
         /**
          * Card
          * @description Everything printed for one camera, except for the cautions, which stand in the evaluation.
-         *     ``camera`` is its name where there are several.
+         *     ``camera`` is its name where there are several, ``setup`` says in which arrangement it stands; on the
+         *     first card of one, ``moves`` make it from the one before.
          */
         Card: {
             /** Title */
@@ -1704,6 +1889,12 @@ export interface components {
             frame: components["schemas"]["Box"] | null;
             /** Way Round */
             way_round: string;
+            /** Setup */
+            setup: string;
+            /** Moves */
+            moves: components["schemas"]["Piece"][][];
+            /** Moves Min */
+            moves_min: number;
             /** Check */
             check: components["schemas"]["Piece"][];
             /**
@@ -1848,6 +2039,29 @@ export interface components {
             value: components["schemas"]["JsonValue"];
         };
         /**
+         * ChangeOverReply
+         * @description From one set-up of a plan to the one after it; ``break_min`` None where it is not given.
+         */
+        ChangeOverReply: {
+            /** First */
+            first: string;
+            /** Second */
+            second: string;
+            /** Takes Min */
+            takes_min: number;
+            /** Break Min */
+            break_min: number | null;
+            /** Moves */
+            moves: components["schemas"]["MoveReply"][];
+        };
+        /**
+         * ChangeOversRequest
+         * @description A plan with its set-ups.
+         */
+        ChangeOversRequest: {
+            plan: components["schemas"]["Plan-Input"];
+        };
+        /**
          * ClearFloor
          * @description Floor that must stay free.
          */
@@ -1924,7 +2138,7 @@ export interface components {
         /**
          * CutDrawing
          * @description How a camera cuts with another: ``join`` is whole, swaying or torn; the sides are those of the line
-         *     of action on which the two stand.
+         *     of action on which the two stand; ``same`` says whether both show the same thing.
          */
         CutDrawing: {
             /** Other */
@@ -1943,6 +2157,8 @@ export interface components {
             other_side: string;
             /** Swapped */
             swapped: boolean;
+            /** Same */
+            same: boolean;
             /** Crop Px Per Mm */
             crop_px_per_mm: number;
             /** Crop Noise Stops */
@@ -3052,16 +3268,16 @@ export interface components {
         JsonValue: unknown;
         /**
          * KeepClear
-         * @description A stretch of floor that must stay free: a door's swing, a drawer, a walkway, a stool.
+         * @description A stretch of floor that must stay free: a door's swing, a drawer, a walkway, a stool, an audience.
          *
          *     Measured like an obstacle: from the left edge of the table and the edge in front of the maker.
          */
-        KeepClear: {
+        "KeepClear-Input": {
             /**
              * Kind
              * @enum {string}
              */
-            kind: "door" | "drawer" | "walkway" | "stool";
+            kind: "door" | "drawer" | "walkway" | "stool" | "audience";
             /** Name */
             name: string;
             /** From Left Edge Mm */
@@ -3072,6 +3288,39 @@ export interface components {
             width_mm: number;
             /** Depth Mm */
             depth_mm: number;
+            /**
+             * Eye Mm
+             * @description Eyes of an audience above the floor; None = as seated.
+             */
+            eye_mm?: number | null;
+        };
+        /**
+         * KeepClear
+         * @description A stretch of floor that must stay free: a door's swing, a drawer, a walkway, a stool, an audience.
+         *
+         *     Measured like an obstacle: from the left edge of the table and the edge in front of the maker.
+         */
+        "KeepClear-Output": {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "door" | "drawer" | "walkway" | "stool" | "audience";
+            /** Name */
+            name: string;
+            /** From Left Edge Mm */
+            from_left_edge_mm: number;
+            /** From Front Edge Mm */
+            from_front_edge_mm: number;
+            /** Width Mm */
+            width_mm: number;
+            /** Depth Mm */
+            depth_mm: number;
+            /**
+             * Eye Mm
+             * @description Eyes of an audience above the floor; None = as seated.
+             */
+            eye_mm: number | null;
         };
         /**
          * LampAim
@@ -3930,6 +4179,66 @@ export interface components {
             remarks: string[];
         };
         /**
+         * MountPoint
+         * @description A fixed place in the room to which a camera can be screwed.
+         */
+        "MountPoint-Input": {
+            /** Name */
+            name: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /**
+             * Z Mm
+             * @description Above the table top; negative = below it.
+             */
+            z_mm: number;
+            /**
+             * Thread
+             * @description What the camera is put on.
+             */
+            thread?: ("1/4-20 stud" | "1/4-20 socket" | "3/8-16 stud" | "3/8-16 socket" | "5/8 spigot" | "5/8 receiver" | "5/8-27 stud" | "5/8-27 socket" | "M6 stud" | "M6 socket" | "shoe foot" | "cold shoe" | "quick-release plate" | "quick-release clamp" | "tube" | "tube clamp" | "phone" | "phone grip") | null;
+            /** Bears G */
+            bears_g?: number | null;
+        };
+        /**
+         * MountPoint
+         * @description A fixed place in the room to which a camera can be screwed.
+         */
+        "MountPoint-Output": {
+            /** Name */
+            name: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /**
+             * Z Mm
+             * @description Above the table top; negative = below it.
+             */
+            z_mm: number;
+            /**
+             * Thread
+             * @description What the camera is put on.
+             */
+            thread: ("1/4-20 stud" | "1/4-20 socket" | "3/8-16 stud" | "3/8-16 socket" | "5/8 spigot" | "5/8 receiver" | "5/8-27 stud" | "5/8-27 socket" | "M6 stud" | "M6 socket" | "shoe foot" | "cold shoe" | "quick-release plate" | "quick-release clamp" | "tube" | "tube clamp" | "phone" | "phone grip") | null;
+            /** Bears G */
+            bears_g: number | null;
+        };
+        /**
+         * MoveReply
+         * @description One thing to do between two set-ups.
+         */
+        MoveReply: {
+            /** Kind */
+            kind: string;
+            /** Says */
+            says: components["schemas"]["Piece"][];
+            /** Takes Min */
+            takes_min: number;
+        };
+        /**
          * NearestReply
          * @description Whichever of the two figures could be found.
          */
@@ -4310,6 +4619,67 @@ export interface components {
             camera: number;
         };
         /**
+         * PlaceRequest
+         * @description A plan, what one more camera is to show, and what is owned; ``camera`` names one of the plan that
+         *     shall show it instead.
+         */
+        PlaceRequest: {
+            /**
+             * Owned Lenses
+             * @default []
+             */
+            owned_lenses: components["schemas"]["Lens-Input"][];
+            /**
+             * Owned Bodies
+             * @default []
+             */
+            owned_bodies: components["schemas"]["Body-Input"][];
+            /**
+             * Owned Supports
+             * @default []
+             */
+            owned_supports: components["schemas"]["OwnedSupport"][];
+            /**
+             * Owned Adapters
+             * @default []
+             */
+            owned_adapters: components["schemas"]["Adapter-Input"][];
+            /**
+             * Owned Fixtures
+             * @default []
+             */
+            owned_fixtures: components["schemas"]["OwnedFixture"][];
+            /**
+             * Owned Cards
+             * @default []
+             */
+            owned_cards: components["schemas"]["OwnedCard"][];
+            /**
+             * Owned Weights
+             * @default []
+             */
+            owned_weights: components["schemas"]["Ballast"][];
+            /**
+             * Owned Gels
+             * @default []
+             */
+            owned_gels: components["schemas"]["Gel-Input"][];
+            /**
+             * Owned Stands
+             * @default []
+             */
+            owned_stands: components["schemas"]["LampStand-Input"][];
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Ask
+             * @enum {string}
+             */
+            ask: "overhead" | "three-quarter" | "low-side" | "easel" | "hands" | "left-hand" | "right-hand" | "keyboard" | "strings" | "pedals" | "face" | "wide" | "over-shoulder" | "hob" | "beauty";
+            target?: components["schemas"]["Target-Input"] | null;
+            /** Camera */
+            camera?: number | null;
+        };
+        /**
          * PlacedCard
          * @description A bounce card or flag, flat, facing a way.
          */
@@ -4530,10 +4900,10 @@ export interface components {
             format: "steeple-plan";
             /**
              * Version
-             * @default 4
+             * @default 5
              * @constant
              */
-            version: 4;
+            version: 5;
             /** Title */
             title: string;
             /** @default {} */
@@ -4587,6 +4957,24 @@ export interface components {
              */
             adapters: components["schemas"]["Adapter-Input"][];
             /**
+             * Stages
+             * @description Stages of the work, in their order.
+             * @default []
+             */
+            stages: components["schemas"]["Stage"][];
+            /**
+             * Setups
+             * @description Arrangements of the gear, one after the other; none: all stands at once.
+             * @default []
+             */
+            setups: components["schemas"]["Setup-Input"][];
+            /**
+             * Mounts
+             * @description Fixed places for cameras in the room.
+             * @default []
+             */
+            mounts: components["schemas"]["MountPoint-Input"][];
+            /**
              * @default {
              *       "only_these_lamps": false,
              *       "no_soft_boxes": false
@@ -4613,10 +5001,10 @@ export interface components {
             format: "steeple-plan";
             /**
              * Version
-             * @default 4
+             * @default 5
              * @constant
              */
-            version: 4;
+            version: 5;
             /** Title */
             title: string;
             /** @default {} */
@@ -4669,6 +5057,24 @@ export interface components {
              * @default []
              */
             adapters: components["schemas"]["Adapter-Output"][];
+            /**
+             * Stages
+             * @description Stages of the work, in their order.
+             * @default []
+             */
+            stages: components["schemas"]["Stage"][];
+            /**
+             * Setups
+             * @description Arrangements of the gear, one after the other; none: all stands at once.
+             * @default []
+             */
+            setups: components["schemas"]["Setup-Output"][];
+            /**
+             * Mounts
+             * @description Fixed places for cameras in the room.
+             * @default []
+             */
+            mounts: components["schemas"]["MountPoint-Output"][];
             /**
              * @default {
              *       "only_these_lamps": false,
@@ -5092,7 +5498,7 @@ export interface components {
              * Keep Clear
              * @default []
              */
-            keep_clear: components["schemas"]["KeepClear"][];
+            keep_clear: components["schemas"]["KeepClear-Input"][];
             /**
              * Knock
              * @description Whether somebody brushes past or runs into what stands here.
@@ -5147,7 +5553,7 @@ export interface components {
              * Keep Clear
              * @default []
              */
-            keep_clear: components["schemas"]["KeepClear"][];
+            keep_clear: components["schemas"]["KeepClear-Output"][];
             /**
              * Knock
              * @description Whether somebody brushes past or runs into what stands here.
@@ -5369,6 +5775,64 @@ export interface components {
             height_mm: number;
         };
         /**
+         * Setup
+         * @description One arrangement: which of the plan's cameras stand in it, which lamps are lit, and what it films.
+         *
+         *     The same thing may stand in several set-ups, each with a camera of the plan; in between it is moved.
+         */
+        "Setup-Input": {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Cameras */
+            cameras: string[];
+            /**
+             * Lights
+             * @description Lamps that are lit in it; None = all.
+             */
+            lights?: string[] | null;
+            /**
+             * Stages
+             * @default []
+             */
+            stages: string[];
+            /**
+             * Break Min
+             * @description Time before it in which it can be made from the one before.
+             */
+            break_min?: number | null;
+        };
+        /**
+         * Setup
+         * @description One arrangement: which of the plan's cameras stand in it, which lamps are lit, and what it films.
+         *
+         *     The same thing may stand in several set-ups, each with a camera of the plan; in between it is moved.
+         */
+        "Setup-Output": {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Cameras */
+            cameras: string[];
+            /**
+             * Lights
+             * @description Lamps that are lit in it; None = all.
+             */
+            lights: string[] | null;
+            /**
+             * Stages
+             * @default []
+             */
+            stages: string[];
+            /**
+             * Break Min
+             * @description Time before it in which it can be made from the one before.
+             */
+            break_min: number | null;
+        };
+        /**
          * ShapeReply
          * @description A shape of work with the figures it fills in. Lengths in millimetres.
          */
@@ -5389,7 +5853,7 @@ export interface components {
             /** Zone Top Mm */
             zone_top_mm: number;
             /** Angles */
-            angles: ("overhead" | "three-quarter" | "low-side" | "easel" | "hands" | "keyboard" | "pedals" | "face" | "wide" | "beauty")[];
+            angles: ("overhead" | "three-quarter" | "low-side" | "easel" | "hands" | "keyboard" | "pedals" | "face" | "wide" | "beauty" | "strings" | "over-shoulder" | "hob")[];
             /** Hazards */
             hazards: ("heat" | "steam" | "flame" | "turning" | "curing-lamp" | "water-near-mains" | "audience")[];
         };
@@ -5423,6 +5887,16 @@ export interface components {
              * @description Above the right edge, or the far edge.
              */
             second_mm: number;
+        };
+        /**
+         * Stage
+         * @description A stage of the work and how long it takes.
+         */
+        Stage: {
+            /** Name */
+            name: string;
+            /** Takes Min */
+            takes_min: number;
         };
         /**
          * StandInUse
@@ -5793,6 +6267,14 @@ export interface components {
             changes: components["schemas"]["Change"][];
         };
         /**
+         * SyncReply
+         * @description What makes the takes of several cameras one film.
+         */
+        SyncReply: {
+            /** Says */
+            says: components["schemas"]["Piece"][][];
+        };
+        /**
          * Table
          * @description The work surface; its height is from the floor.
          */
@@ -5927,6 +6409,126 @@ export interface components {
             second_distance_mm?: number | null;
             /** Second Seen Mm */
             second_seen_mm?: number | null;
+        };
+        /**
+         * Target
+         * @description A box in the axes of the plan, or a part of a person, which is where their poses take it.
+         *
+         *     A box stands on its base: the place is the middle of that, with the sides along x and y.
+         */
+        "Target-Input": {
+            /**
+             * Kind
+             * @default box
+             * @enum {string}
+             */
+            kind: "box" | "hands" | "left-hand" | "right-hand" | "face" | "head-and-shoulders" | "maker" | "feet";
+            /**
+             * Name
+             * @description Such as keys, pot, pedals.
+             */
+            name?: string | null;
+            /**
+             * Whose
+             * @description Whose part: the maker's, or that of the second person.
+             * @default maker
+             * @enum {string}
+             */
+            whose: "maker" | "second";
+            /**
+             * X Mm
+             * @default 0
+             */
+            x_mm: number;
+            /**
+             * Y Mm
+             * @default 0
+             */
+            y_mm: number;
+            /**
+             * Z Mm
+             * @description The base of the box above the table top; negative = below it.
+             * @default 0
+             */
+            z_mm: number;
+            /** Width Mm */
+            width_mm?: number | null;
+            /** Depth Mm */
+            depth_mm?: number | null;
+            /**
+             * Height Mm
+             * @description None = flat.
+             */
+            height_mm?: number | null;
+            /** Margin Mm */
+            margin_mm?: number | null;
+            /** Finest Detail Mm */
+            finest_detail_mm?: number | null;
+        };
+        /**
+         * Target
+         * @description A box in the axes of the plan, or a part of a person, which is where their poses take it.
+         *
+         *     A box stands on its base: the place is the middle of that, with the sides along x and y.
+         */
+        "Target-Output": {
+            /**
+             * Kind
+             * @default box
+             * @enum {string}
+             */
+            kind: "box" | "hands" | "left-hand" | "right-hand" | "face" | "head-and-shoulders" | "maker" | "feet";
+            /**
+             * Name
+             * @description Such as keys, pot, pedals.
+             */
+            name: string | null;
+            /**
+             * Whose
+             * @description Whose part: the maker's, or that of the second person.
+             * @default maker
+             * @enum {string}
+             */
+            whose: "maker" | "second";
+            /**
+             * X Mm
+             * @default 0
+             */
+            x_mm: number;
+            /**
+             * Y Mm
+             * @default 0
+             */
+            y_mm: number;
+            /**
+             * Z Mm
+             * @description The base of the box above the table top; negative = below it.
+             * @default 0
+             */
+            z_mm: number;
+            /** Width Mm */
+            width_mm: number | null;
+            /** Depth Mm */
+            depth_mm: number | null;
+            /**
+             * Height Mm
+             * @description None = flat.
+             */
+            height_mm: number | null;
+            /** Margin Mm */
+            margin_mm: number | null;
+            /** Finest Detail Mm */
+            finest_detail_mm: number | null;
+        };
+        /**
+         * TargetShape
+         * @description What one camera films in the place of the zone: its name, and the box about it.
+         */
+        TargetShape: {
+            /** Name */
+            name: string;
+            low: components["schemas"]["Point"];
+            high: components["schemas"]["Point"];
         };
         /**
          * Thing
@@ -9101,6 +9703,314 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RingReply"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    place_for_api_place_camera_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CameraPlaces"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    asks_api_asks_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AskWords"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    change_overs_of_api_change_overs_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeOversRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeOverReply"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    sync_of_api_sync_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RingRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SyncReply"];
                 };
             };
             /** @description Bad Request */

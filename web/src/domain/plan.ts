@@ -52,14 +52,23 @@ export function withNewEntry(plan: Plan, pointer: string, entry: object): Plan {
 /** A new plan without one entry of a list. */
 export function withoutEntry(plan: Plan, pointer: string, index: number): Plan {
   const list = valueAt(plan, pointer);
-  return Array.isArray(list)
-    ? withValue(
-        plan,
-        pointer,
-        list.filter((_, at) => at !== index),
-      )
-    : plan;
+  if (!Array.isArray(list)) return plan;
+  const rest = withValue(
+    plan,
+    pointer,
+    list.filter((_, at) => at !== index),
+  );
+  return pointer === '/lights' ? withoutLamp(rest, plan.lights[index]?.id) : rest;
 }
+
+/** Set-ups do not name a lamp that is gone. */
+const withoutLamp = (plan: Plan, id: string | undefined): Plan => ({
+  ...plan,
+  setups: plan.setups.map((one) => ({
+    ...one,
+    lights: one.lights?.filter((name) => name !== id) ?? null,
+  })),
+});
 
 /** A new plan in which something to watch is accepted for a reason, or no longer is. */
 export function withAcceptance(

@@ -14,6 +14,9 @@ const ROLE_WORDS: Record<Role, string> = {
   face: 'face',
   wide: 'wide',
   beauty: 'beauty',
+  strings: 'strings',
+  'over-shoulder': 'over the shoulder',
+  hob: 'hob',
 };
 
 /** A name for every camera by what it films; of two with the same role, each with its number. */
@@ -56,6 +59,7 @@ export function newCamera(
   return {
     id,
     role,
+    target: null,
     body: body?.gear ?? null,
     body_id: body?.id ?? null,
     lens: lens?.gear ?? null,
@@ -72,14 +76,19 @@ export function newCamera(
     stand_lowest_mm: null,
     stand_highest_mm: null,
     support: null,
+    mount: null,
   };
 }
 
-/** The plan without a camera, and without the support that carried nothing else. */
+/** The plan without a camera, without the support that carried nothing else, and without set-ups that it
+ * leaves empty. */
 export function withoutCamera(plan: Plan, id: string): Plan {
   const gone = plan.cameras.find((one) => one.id === id);
   const cameras = plan.cameras.filter((one) => one.id !== id);
   const free = gone?.support && !cameras.some((one) => one.support === gone.support);
   const supports = free ? plan.supports.filter((one) => one.id !== gone.support) : plan.supports;
-  return { ...plan, cameras, supports };
+  const setups = plan.setups
+    .map((one) => ({ ...one, cameras: one.cameras.filter((name) => name !== id) }))
+    .filter((one) => one.cameras.length);
+  return { ...plan, cameras, supports, setups };
 }

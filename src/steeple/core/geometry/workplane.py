@@ -2,7 +2,8 @@
 
 The plane turns about its edge nearest to the maker, which lies on the table. Places in it are
 ``x`` to the right and ``s`` up the slope, both from the middle of the zone; ``h`` is the height off
-the plane, along its normal. Flat, these are the x, y and z of the plan.
+the plane, along its normal. Flat, these are the x, y and z of the plan. A plane elsewhere, such as the
+side of a box that one camera films, has a foot of its own and may face another way.
 """
 
 from __future__ import annotations
@@ -12,40 +13,52 @@ from dataclasses import dataclass
 import numpy as np
 
 from steeple.core.geometry.kernels import Array
-from steeple.core.geometry.vectors import Vector, sine_cosine
+from steeple.core.geometry.vectors import ORIGIN, UP, Vector, heading, sine_cosine
 
 ZONE_CORNERS = ((-1, -1), (1, -1), (1, 1), (-1, 1))
 
 
 @dataclass(frozen=True, slots=True)
 class WorkPlane:
-    """A zone of ``width_mm`` by ``depth_mm`` tilted by ``tilt_deg``: 0 flat, 90 upright."""
+    """A zone of ``width_mm`` by ``depth_mm`` tilted by ``tilt_deg``: 0 flat, 90 upright.
+
+    ``foot`` is the middle of the zone flat on the table, before it is tilted; ``away_deg`` where the
+    slope rises to, clockwise from straight away from the maker.
+    """
 
     width_mm: float
     depth_mm: float
     tilt_deg: float = 0.0
+    foot: Vector = ORIGIN
+    away_deg: float = 0.0
 
     @property
     def normal(self) -> Vector:
         """Unit vector off the work, toward the viewer."""
         s, c = sine_cosine(self.tilt_deg)
-        return Vector(0.0, -s, c)
+        return heading(self.away_deg).times(-s).plus(UP.times(c))
+
+    @property
+    def right(self) -> Vector:
+        """Unit vector along its width."""
+        return heading(self.away_deg + 90.0)
 
     @property
     def slope(self) -> Vector:
         """Unit vector up the slope, away from the maker."""
         s, c = sine_cosine(self.tilt_deg)
-        return Vector(0.0, c, s)
+        return heading(self.away_deg).times(c).plus(UP.times(s))
 
     @property
     def middle(self) -> Vector:
         """The middle of the zone."""
-        return Vector(0.0, 0.0, self.depth_mm / 2 * self.slope.z)
+        sine, _ = sine_cosine(self.tilt_deg)
+        return self.foot.plus(UP.times(self.depth_mm / 2 * sine))
 
     def point(self, x: float, s: float, h: float = 0.0) -> Vector:
         """A place in the axes of the plan."""
-        sine, cosine = sine_cosine(self.tilt_deg)
-        return Vector(x, cosine * s - sine * h, sine * (self.depth_mm / 2 + s) + cosine * h)
+        along = self.slope.times(s).plus(self.normal.times(h))
+        return self.middle.plus(self.right.times(x)).plus(along)
 
     def lattice(self, across: int, along: int, h: float = 0.0) -> Array:
         """Places over the zone at the middles of equal cells, row by row from the near edge.
@@ -64,10 +77,9 @@ class WorkPlane:
         x = ((np.arange(across) + 0.5) / across - 0.5) * self.width_mm
         s = ((np.arange(along) + 0.5) / along - 0.5) * self.depth_mm
         x, s = np.tile(x, along), np.repeat(s, across)
-        sine, cosine = sine_cosine(self.tilt_deg)
-        return np.column_stack(
-            (x, cosine * s - sine * h, sine * (self.depth_mm / 2 + s) + cosine * h)
-        )
+        base = np.array([*self.middle.plus(self.normal.times(h))])
+        found: Array = base + x[:, None] * np.array([*self.right])
+        return np.asarray(found + s[:, None] * np.array([*self.slope]))
 
     def corners(self, h: float = 0.0) -> tuple[Vector, ...]:
         """Corners of the zone at a height off the plane: near left, near right, far right, left."""
@@ -78,9 +90,10 @@ class WorkPlane:
     def place(self, point: Vector) -> tuple[float, float, float]:
         """``x``, ``s`` and ``h`` of a point; the round trip of `point`."""
         way = point.minus(self.middle)
-        return way.x, way.dot(self.slope), way.dot(self.normal)
+        return way.dot(self.right), way.dot(self.slope), way.dot(self.normal)
 
     @property
     def footprint_depth_mm(self) -> float:
         """How deep the zone is on the table, seen from straight above."""
-        return self.depth_mm * self.slope.y
+        _, cosine = sine_cosine(self.tilt_deg)
+        return self.depth_mm * cosine

@@ -1,4 +1,4 @@
-"""The plan document, version 4.
+"""The plan document, version 5.
 
 One document holds everything about one rig. It is valid on its own, and it is what is stored for
 each revision, what is saved as a file, and what an evaluation takes. Axes: origin at the centre of
@@ -12,15 +12,15 @@ from typing import Final, Literal, Self
 from pydantic import Field, model_validator
 
 from steeple.core.plan.gear.holding.adapter import Adapter
-from steeple.core.plan.parts.acceptance import Acceptance
 from steeple.core.plan.parts.camera import Camera
 from steeple.core.plan.parts.delivery import Delivery
 from steeple.core.plan.parts.lamp import Light
 from steeple.core.plan.parts.maker import Maker
 from steeple.core.plan.parts.panel import PlacedCard
 from steeple.core.plan.parts.room import Room
+from steeple.core.plan.parts.setup import MountPoint, Setup, Stage
 from steeple.core.plan.parts.support import PlacedSupport
-from steeple.core.plan.parts.wishes import Wishes
+from steeple.core.plan.parts.wishes import Acceptance, Wishes
 from steeple.core.plan.parts.work import Table, Work
 from steeple.core.plan.values import (
     Name,
@@ -28,19 +28,20 @@ from steeple.core.plan.values import (
 )
 
 FORMAT: Final = "steeple-plan"
-VERSION: Final = 4
+VERSION: Final = 5
 CAMERA_LIMIT = 8
 SUPPORT_LIMIT = 8
 LAMP_LIMIT = 10
 CARD_LIMIT = 6
 ACCEPTED_LIMIT = 64
+SETUP_LIMIT, STAGE_LIMIT, MOUNT_LIMIT = 8, 24, 16
 
 
 class Plan(Part):
     """One rig over one work surface."""
 
     format: Literal["steeple-plan"] = FORMAT
-    version: Literal[4] = VERSION
+    version: Literal[5] = VERSION
     title: Name
     delivery: Delivery = Delivery()
     room: Room = Room()
@@ -53,6 +54,17 @@ class Plan(Part):
     cards: tuple[PlacedCard, ...] = Field(default=(), max_length=CARD_LIMIT)
     adapters: tuple[Adapter, ...] = Field(
         default=(), max_length=24, description="Copies of the adapters that join things up."
+    )
+    stages: tuple[Stage, ...] = Field(
+        default=(), max_length=STAGE_LIMIT, description="Stages of the work, in their order."
+    )
+    setups: tuple[Setup, ...] = Field(
+        default=(),
+        max_length=SETUP_LIMIT,
+        description="Arrangements of the gear, one after the other; none: all stands at once.",
+    )
+    mounts: tuple[MountPoint, ...] = Field(
+        default=(), max_length=MOUNT_LIMIT, description="Fixed places for cameras in the room."
     )
     wishes: Wishes = Wishes()
     accepted: tuple[Acceptance, ...] = Field(
@@ -81,7 +93,59 @@ class Plan(Part):
                 raise ValueError(
                     f"the support “{camera.support}” of camera “{camera.id}” is not in the plan"
                 )
+        self._setups_fit(ids)
+        mounts = [one.name for one in self.mounts]
+        if len(set(mounts)) != len(mounts):
+            raise ValueError("two mount points have the same name")
+        for camera in self.cameras:
+            if camera.mount is not None and camera.mount not in mounts:
+                raise ValueError(
+                    f"the mount point “{camera.mount}” of camera “{camera.id}” is not in the plan"
+                )
         return self
+
+    def _setups_fit(self, cameras: list[str]) -> None:
+        stages = [one.name for one in self.stages]
+        if len(set(stages)) != len(stages):
+            raise ValueError("two stages have the same name")
+        for field in ("id", "name"):
+            used = [getattr(one, field) for one in self.setups]
+            if len(set(used)) != len(used):
+                raise ValueError(f"two set-ups have the same {field}")
+        lamps = [one.id for one in self.lights]
+        for setup in self.setups:
+            if not setup.cameras:
+                raise ValueError(
+                    f"the set-up “{setup.name}” has no camera: give it one, or take it out"
+                )
+            for kind, wanted, there in (
+                ("camera", setup.cameras, cameras),
+                ("lamp", setup.lights or (), lamps),
+                ("stage", setup.stages, stages),
+            ):
+                missing = [one for one in wanted if one not in there]
+                if missing:
+                    raise ValueError(
+                        f"the {kind} “{missing[0]}” of set-up “{setup.name}” is not in the plan"
+                    )
+                if len(set(wanted)) != len(wanted):
+                    raise ValueError(f"the set-up “{setup.name}” names one {kind} twice")
+
+    def with_camera(self, camera_id: str) -> tuple[Camera, ...]:
+        """The cameras that stand while one films, itself among them: those of its set-ups, or all."""
+        mine = [one for one in self.setups if camera_id in one.cameras]
+        if not mine:
+            taken = {camera for one in self.setups for camera in one.cameras}
+            return tuple(one for one in self.cameras if one.id == camera_id or one.id not in taken)
+        beside = {camera for one in mine for camera in one.cameras}
+        return tuple(one for one in self.cameras if one.id in beside)
+
+    def lit_for(self, camera_id: str) -> frozenset[str] | None:
+        """Ids of the lamps that may be lit while a camera films; None = all."""
+        mine = [one for one in self.setups if camera_id in one.cameras]
+        if not mine or any(one.lights is None for one in mine):
+            return None
+        return frozenset(lamp for one in mine for lamp in one.lights or ())
 
     def camera(self, camera_id: str) -> Camera | None:
         """The camera of that id."""

@@ -37,8 +37,13 @@ def _to_version_4(data: dict[str, Any]) -> dict[str, Any]:
     return {**data, "version": 4}
 
 
+def _to_version_5(data: dict[str, Any]) -> dict[str, Any]:
+    """Version 5 adds targets of cameras, set-ups, stages and mount points; all of it may be left out."""
+    return {**data, "version": 5}
+
+
 UPGRADES: Mapping[int, Upgrade] = MappingProxyType(
-    {1: _to_version_2, 2: _to_version_3, 3: _to_version_4}
+    {1: _to_version_2, 2: _to_version_3, 3: _to_version_4, 4: _to_version_5}
 )
 """Upgrade from a version to the next, by the version it starts from."""
 

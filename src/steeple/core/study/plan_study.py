@@ -190,11 +190,17 @@ class CameraStudy:
         return tuple(found)
 
     @property
-    def work(self) -> GivenWork:
-        """The figures of work, table, room and maker."""
+    def bench(self) -> GivenWork:
+        """The figures of work, table, room and maker, whatever this camera films."""
         work = self.of(WORK)
         assert work is not None
         return work
+
+    @property
+    def work(self) -> GivenWork:
+        """The same as this camera has it: its own target, where it has one, in the place of the zone."""
+        lens = self.lens
+        return self.bench if lens is None else lens.work
 
     @property
     def lens(self) -> LensStudy | None:

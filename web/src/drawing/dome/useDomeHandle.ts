@@ -1,5 +1,6 @@
 /** Something that is moved on a dome, by hand or by the arrow keys. */
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
+import { useLastPlace } from '../handles/lastPlace';
 import { onDome, RIM_DEG, type Way, wayAt } from './dome';
 
 const STEP_DEG = 5;
@@ -23,6 +24,7 @@ interface Options {
 export function useDomeHandle({ own, radius, onChoose, onDrag, onCommit }: Options) {
   const [live, setLive] = useState<Way | null>(null);
   const now = useRef<Way | null>(null);
+  const last = useLastPlace<Way>();
   const start = useRef<{ x: number; y: number; from: { x: number; y: number } } | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   useEffect(() => () => clearTimeout(timer.current), []);
@@ -41,7 +43,10 @@ export function useDomeHandle({ own, radius, onChoose, onDrag, onCommit }: Optio
     const final = now.current;
     now.current = null;
     setLive(null);
-    if (final) onCommit(final);
+    if (final) {
+      last.put(own, final);
+      onCommit(final);
+    }
   };
   const props = {
     onFocus: () => onChoose?.(),
@@ -69,7 +74,7 @@ export function useDomeHandle({ own, radius, onChoose, onDrag, onCommit }: Optio
       if (!step) return;
       event.preventDefault();
       const by = event.shiftKey ? 3 * STEP_DEG : STEP_DEG;
-      const from = now.current ?? own;
+      const from = now.current ?? last.from(own);
       show({
         azimuth: from.azimuth + step.azimuth * by,
         elevation: from.elevation + step.elevation * by,

@@ -1,6 +1,7 @@
 /** A handle in a drawing: moved by pointer, or by arrow keys when it has the focus. */
 import { useEffect, useRef, useState } from 'react';
 import { arrowStep, toTape, type UnitSystem } from '../../domain/units';
+import { useLastPlace } from './lastPlace';
 
 export interface Place {
   x: number;
@@ -46,6 +47,7 @@ export function useHandle(options: Options): Handle {
   const [dragging, setDragging] = useState(false);
   const start = useRef<{ px: Place; place: Place } | null>(null);
   const now = useRef<Place | null>(null);
+  const last = useLastPlace<Place>();
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
 
   useEffect(() => () => clearTimeout(timer.current), []);
@@ -69,7 +71,10 @@ export function useHandle(options: Options): Handle {
     const final = now.current;
     now.current = null;
     setLive(null);
-    if (final) onCommit(final);
+    if (final) {
+      last.put(place, final);
+      onCommit(final);
+    }
   };
 
   return {
@@ -99,7 +104,7 @@ export function useHandle(options: Options): Handle {
         if (!way || (moves === 'x' && way.y) || (moves === 'y' && way.x)) return;
         event.preventDefault();
         const step = arrowStep(system, event.shiftKey);
-        const from = now.current ?? place;
+        const from = now.current ?? last.from(place);
         show({ x: from.x + way.x * step, y: from.y + way.y * step });
         clearTimeout(timer.current);
         timer.current = setTimeout(settle, SETTLE_MS);

@@ -8,7 +8,7 @@ import { type Place, useHandle } from '../handles/useHandle';
 import { Sized } from '../Sized';
 import { fitWindow, type Scale, type Size } from '../scale';
 import { BodyShape } from '../shapes/BodyShape';
-import { BoxShape } from '../shapes/BoxShape';
+import { BoxShape, levelBox } from '../shapes/BoxShape';
 import { NoteNumbers, type NotePlace, type Spot } from '../words/notes';
 import { around, placeLabels } from '../words/placing';
 import { ItemHandles } from './ItemHandles';
@@ -110,11 +110,18 @@ function Above({ work, camera, system, notes, zone, lens, items, size }: Props &
           <BoxShape box={box} scale={scale} className={classes.boxBeside} />
         </g>
       ))}
+      {camera?.target ? (
+        <BoxShape box={levelBox(camera.target)} scale={scale} className={classes.seenTop} />
+      ) : null}
       {camera && seen && camera.measure === 'height' ? (
         <Frame camera={camera} scale={scale} />
       ) : null}
       {camera && camera.measure === 'distance' ? (
-        <Wedge camera={camera} zone={work.zone} scale={scale} />
+        <Wedge
+          camera={camera}
+          zone={camera.target ? levelBox(camera.target) : work.zone}
+          scale={scale}
+        />
       ) : null}
       {items ? <ItemHandles {...items} scale={scale} system={system} /> : null}
       {zone ? (

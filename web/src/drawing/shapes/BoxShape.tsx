@@ -1,6 +1,14 @@
 /** A rectangle that lies level, from above. */
-import type { Box } from '../../api/types';
+import type { Box, CameraDrawing } from '../../api/types';
 import type { Scale } from '../scale';
+
+/** What one camera films, from above. */
+export const levelBox = ({ low, high }: NonNullable<CameraDrawing['target']>): Box => ({
+  left: low.x,
+  right: high.x,
+  near: low.y,
+  far: high.y,
+});
 
 interface Props {
   box: Box;

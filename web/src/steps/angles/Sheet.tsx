@@ -1,6 +1,6 @@
 /** Angles: from where else, past the arms, out of each other's frames, and so that it cuts. */
 import type { AnglesDrawing, CameraDrawing } from '../../api/types';
-import { middleOf, type Way } from '../../drawing/dome/dome';
+import type { Way } from '../../drawing/dome/dome';
 import { useSheet } from '../../saving/context';
 import { AnswerLine } from '../../sheet/AnswerLine';
 import { OneMoreCamera } from '../../sheet/Cameras';
@@ -9,9 +9,12 @@ import { Offer } from '../../sheet/Offer';
 import classes from './angles.module.css';
 import { Ring } from './drawing/Ring';
 import { RoomView } from './drawing/RoomView';
-import { putAt, wayOf } from './model';
+import { movedTo, putAt, wayOf } from './model';
+import { Setups } from './Setups';
 import { Cuts, Strip } from './Strip';
+import { Together } from './Together';
 import { useRing } from './useRing';
+import { Wishes } from './Wishes';
 
 export function AnglesSheet() {
   const { plan, camera } = useSheet();
@@ -22,7 +25,10 @@ export function AnglesSheet() {
       <AnswerLine step="angles" />
       {plan.cameras.length ? <Strip /> : null}
       {angles && lens ? <Views angles={angles} lens={lens} /> : null}
+      <Wishes />
       {plan.cameras.length < 2 ? <OneMoreCamera /> : null}
+      <Setups />
+      {plan.cameras.length > 1 ? <Together /> : null}
       {angles ? <FigureList begins="angles." /> : null}
     </>
   );
@@ -32,7 +38,7 @@ function Views({ angles, lens }: { angles: AnglesDrawing; lens: CameraDrawing })
   const { plan, camera, evaluation, chooseCamera, drag, commit } = useSheet();
   const reply = useRing();
   const { work } = evaluation.drawings;
-  const middle = middleOf(work.surface);
+  const middle = angles.subject;
   const from = {
     middle,
     distance: Math.hypot(lens.lens.x - middle.x, lens.lens.y - middle.y, lens.lens.z - middle.z),
@@ -70,6 +76,10 @@ function Views({ angles, lens }: { angles: AnglesDrawing; lens: CameraDrawing })
               cameras={evaluation.cameras}
               inHand={camera.id}
               onChoose={chooseCamera}
+              onDrag={(place) => drag(movedTo(plan, camera.index, place, lens.lens.z, middle))}
+              onCommit={(place) =>
+                void commit((now) => movedTo(now, camera.index, place, lens.lens.z, middle))
+              }
             />
           </div>
         </div>

@@ -68,7 +68,11 @@ function View({ camera, index }: { camera: CameraResult; index: number }) {
       <span className={classes.caption}>
         {angles ? <VerdictMark verdict={verdict} /> : null}
         <b>{camera.name}</b>
-        {angles ? <span>{Math.round(angles.action_seen * 100)} % of the action</span> : null}
+        {angles ? (
+          <span>
+            {Math.round(angles.action_seen * 100)} % of {angles.films}
+          </span>
+        ) : null}
       </span>
       {angles?.intrusions.map((one) => (
         <small key={one.name}>
@@ -116,8 +120,12 @@ function Stitch({ before, after }: { before: CameraResult | undefined; after: Ca
       <svg width="8" height="43" role="img" aria-label={wordsOf(cut)}>
         <path d={STITCHES[cut.join]} />
       </svg>
-      <span>{Math.round(cut.angle_deg)}°</span>
-      <span>{cut.size_ratio.toFixed(1)} ×</span>
+      {cut.same ? (
+        <>
+          <span>{Math.round(cut.angle_deg)}°</span>
+          <span>{cut.size_ratio.toFixed(1)} ×</span>
+        </>
+      ) : null}
     </span>
   );
 }
@@ -129,7 +137,9 @@ const JOINS: Record<string, string> = {
 };
 
 const wordsOf = (cut: CutDrawing): string =>
-  `${JOINS[cut.join]}: ${Math.round(cut.angle_deg)}° apart, ${cut.size_ratio.toFixed(1)} times in size`;
+  !cut.same
+    ? 'they show different things'
+    : `${JOINS[cut.join]}: ${Math.round(cut.angle_deg)}° apart, ${cut.size_ratio.toFixed(1)} times in size`;
 
 /** From so much on a crop of the wider picture is worth a word. */
 const CROP_FROM = 1.2;
@@ -140,7 +150,7 @@ function remarks(cut: CutDrawing): string[] {
   return [
     cut.swapped ? 'left and right change places' : '',
     crosses ? `one stands ${cut.side} of the line, the other ${cut.other_side} of it` : '',
-    cut.size_ratio >= CROP_FROM
+    cut.same && cut.size_ratio >= CROP_FROM
       ? `a crop of the wider picture to the size of the closer leaves ${cut.crop_px_per_mm.toFixed(1)} px/mm and adds ${cut.crop_noise_stops.toFixed(1)} stops of grain`
       : '',
   ].filter(Boolean);

@@ -26,6 +26,19 @@ export function putAt(
   );
 }
 
+/** The plan with a camera at another place over the floor, as high as it is, turned to what it films. */
+export function movedTo(
+  now: Plan,
+  index: number,
+  place: { x: number; y: number },
+  z: number,
+  middle: Point,
+): Plan {
+  const at = { ...place, z };
+  const distance = Math.hypot(at.x - middle.x, at.y - middle.y, at.z - middle.z);
+  return putAt(now, index, wayOf(at, middle), { middle, distance });
+}
+
 /** The direction of a place as seen from another. */
 export function wayOf(place: Point, middle: Point): Way {
   const [x, y, z] = [place.x - middle.x, place.y - middle.y, place.z - middle.z];
@@ -62,3 +75,26 @@ export const onRing = (way: Way): Way => ({
   azimuth: way.azimuth,
   elevation: Math.max(RIM_DEG, way.elevation),
 });
+
+/** A list with an entry put in at its end, or taken out. */
+export const toggled = (list: readonly string[], entry: string): string[] =>
+  list.includes(entry) ? list.filter((one) => one !== entry) : [...list, entry];
+
+/** A set-up of the cameras that stand in none yet; of all where every one does. */
+export function freshSetup(plan: Plan): Plan['setups'][number] {
+  const taken = new Set(plan.setups.flatMap((one) => one.cameras));
+  const all = plan.cameras.map((one) => one.id);
+  const free = all.filter((one) => !taken.has(one));
+  const ids = new Set(plan.setups.map((one) => one.id));
+  const names = new Set(plan.setups.map((one) => one.name));
+  let number = plan.setups.length + 1;
+  while (ids.has(`setup-${number}`) || names.has(`set-up ${number}`)) number += 1;
+  return {
+    id: `setup-${number}`,
+    name: `set-up ${number}`,
+    cameras: free.length ? free : all,
+    lights: null,
+    stages: [],
+    break_min: null,
+  };
+}

@@ -86,11 +86,27 @@ function CardPage({ card, cautions }: CardPageProps) {
     >
       <header className={classes.head}>
         <h1>{card.title}</h1>
-        <span>{card.camera ? `set-up card, ${card.camera} camera` : 'set-up card'}</span>
+        <span>
+          {card.camera ? `set-up card, ${card.camera} camera` : 'set-up card'}
+          {card.setup ? ` · ${card.setup}` : ''}
+        </span>
       </header>
       {card.ready ? null : <p className={classes.missing}>{card.missing}</p>}
       <Notes card={card} kind="fails" />
       <Notes card={card} kind="unknown" />
+      {card.moves.length ? (
+        <section className={classes.cautions} aria-label="From the set-up before">
+          <h2>From the set-up before, {Math.round(card.moves_min)} minutes</h2>
+          <ol>
+            {card.moves.map((one, at) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: moves are done in one order
+              <li key={at}>
+                <Sentence pieces={one} />
+              </li>
+            ))}
+          </ol>
+        </section>
+      ) : null}
       <div className={classes.sections}>
         {card.sections.map((section) => (
           <section key={section.heading}>

@@ -15,6 +15,7 @@ import { ConsideredSupport } from './ConsideredSupport';
 import { FloorView } from './drawing/FloorView';
 import { RigView } from './drawing/RigView';
 import classes from './hold.module.css';
+import { Mounts } from './Mounts';
 import { PartsInOrder } from './PartsInOrder';
 import { SettingUp } from './SettingUp';
 import { SupportOffer } from './SupportOffer';
@@ -39,6 +40,7 @@ export function HoldSheet({ findings }: SheetProps) {
         <>
           <SettingUp hold={hold} />
           {hold ? <PartsInOrder hold={hold} /> : null}
+          <Mounts />
           <SupportTable open={hold === null} onConsider={() => setConsidering(true)} />
           {considering ? <ConsideredSupport onClose={() => setConsidering(false)} /> : null}
           {hold ? (

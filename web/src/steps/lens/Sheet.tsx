@@ -28,6 +28,7 @@ import { BodyChoice, CupboardOffers, FilterChoice, LensChoice } from './GearChoi
 import classes from './lens.module.css';
 import { placedAt } from './model';
 import { OwnGear } from './OwnGear';
+import { TargetFields } from './TargetFields';
 import { WorkItOut } from './WorkItOut';
 import { ZoomSection } from './ZoomSection';
 
@@ -88,6 +89,7 @@ export function LensSheet({ findings }: SheetProps) {
       {drawing ? (
         <>
           <Placing drawing={drawing} />
+          <TargetFields />
           <Publishing evaluation={evaluation} />
           <FigureList begins="lens." />
           <ZoomSection />

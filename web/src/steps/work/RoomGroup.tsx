@@ -107,6 +107,7 @@ const CLEAR_KINDS = [
   { value: 'drawer', label: 'a drawer' },
   { value: 'walkway', label: 'a walkway' },
   { value: 'stool', label: 'a stool' },
+  { value: 'audience', label: 'an audience' },
 ];
 const NEW_CLEAR: KeepClear = {
   kind: 'door',
@@ -115,6 +116,7 @@ const NEW_CLEAR: KeepClear = {
   from_front_edge_mm: -1200,
   width_mm: 900,
   depth_mm: 900,
+  eye_mm: null,
 };
 type ClearRow = [
   'from_left_edge_mm' | 'from_front_edge_mm' | 'width_mm' | 'depth_mm',
@@ -159,6 +161,16 @@ function ClearFloor() {
               onCommit={(value) => put(index, { [name]: value })}
             />
           ))}
+          {one.kind === 'audience' ? (
+            <PlainField
+              label="Their eyes"
+              kind="length"
+              value={one.eye_mm}
+              explain="from the floor; empty: seated"
+              nullable
+              onCommit={(value) => put(index, { eye_mm: value === null ? null : Number(value) })}
+            />
+          ) : null}
           <UnstyledButton
             className={classes.remove}
             aria-label={`Take the floor for ${one.name} away`}

@@ -28,12 +28,12 @@ FARTHEST_CLOSED = 16.0
 
 
 def _with_earlier(scene: CameraStudy) -> tuple[Cut, ...]:
-    """The cuts of a camera with those before it in the plan: each pair is judged once."""
+    """The cuts of a camera with those before it that show the same: each pair is judged once."""
     study = scene.angles
     if study is None or scene.index is None:
         return ()
     earlier = {one.id for one in scene.plan.cameras[: scene.index]}
-    return tuple(one for one in study.cuts if one.other in earlier)
+    return tuple(one for one in study.cuts if one.other in earlier and one.same)
 
 
 def _hardest(scene: CameraStudy) -> Cut | None:

@@ -30,7 +30,18 @@ from steeple.core.study.plan_study import CameraStudy
 
 _FEET_TRIED = 4
 _LEG_STEP_DEG = 30
-_AT_THE_LEGS = ("wall", "door", "drawer", "walkway", "stool", "seat", "person", "zone", "edge")
+_AT_THE_LEGS = (
+    "wall",
+    "door",
+    "drawer",
+    "walkway",
+    "stool",
+    "audience",
+    "seat",
+    "person",
+    "zone",
+    "edge",
+)
 """What the legs of a stand may meet."""
 
 
@@ -253,6 +264,8 @@ def take_support(scene: CameraStudy, placed: PlacedSupport) -> tuple[Change, ...
         Change(path="/supports", value=[one.model_dump(mode="json") for one in (*kept, placed)]),
         Change(path=f"{scene.at}/support", value=fresh),
     ]
+    if camera.mount is not None:
+        changes.insert(0, Change(path=f"{scene.at}/mount", value=None))
     if parts:
         changes.append(Change(path="/adapters", value=with_adapters(plan, parts)))
     return tuple(changes)

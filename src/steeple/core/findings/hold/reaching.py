@@ -32,6 +32,8 @@ def no_support(scene: CameraStudy) -> Judgement | None:
         return None
     if scene.hold is not None:
         return Judgement(verdict="holds", title=say("A support is chosen"))
+    if scene.camera is not None and scene.camera.mount is not None:
+        return Judgement(verdict="holds", title=say("A mount point is chosen"))
     return Judgement(
         verdict="unknown",
         title=say("Nothing is chosen yet to hold this camera"),
@@ -278,7 +280,7 @@ def in_makers_place(scene: CameraStudy) -> Judgement | None:
 @rule(
     "hold.blocks-way",
     name="Blocks the way",
-    trigger="feet stand on floor that a door, a drawer or people need",
+    trigger="feet stand on floor that a door, a drawer, a walkway or an audience needs",
     harm="A door strikes the stand, or nobody gets out.",
     source="Plane geometry",
     fixes=hold_moves,
@@ -288,7 +290,7 @@ def blocks_way(scene: CameraStudy) -> Judgement | None:
     hold = scene.hold
     if placed(scene) is None or hold is None or not hold.work.clear:
         return None
-    found = _clashes(scene, "door", "drawer", "walkway")
+    found = _clashes(scene, "door", "drawer", "walkway", "audience")
     if not found:
         return Judgement(verdict="holds", title=say("Doors, drawers and walkways stay free"))
     names = " and ".join(f"the {one.kind} “{one.name}”" for one in found)

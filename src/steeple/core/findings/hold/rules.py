@@ -9,6 +9,7 @@ from steeple.core.findings.hold.bearing import (
     rating_unknown,
 )
 from steeple.core.findings.hold.cautions import CAUTIONS
+from steeple.core.findings.hold.mount import mount
 from steeple.core.findings.hold.reaching import (
     blocks_way,
     does_not_fit,
@@ -24,6 +25,7 @@ HOLD_RULES = StepRules(
     cautions=CAUTIONS,
     rules=(
         no_support,
+        mount,
         out_of_reach,
         over_rating,
         rating_unknown,

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from steeple.core.findings.finding import Judgement, measured
+from steeple.core.findings.finding import Judgement, Verdict, measured
 from steeple.core.findings.rule import Proposal, rule
 from steeple.core.optics.frame import PIXELS_PER_LINE
 from steeple.core.plan.changes import Change
+from steeple.core.plan.words import camera_names
 from steeple.core.study.base.sentence import Quantity, say
 from steeple.core.study.plan_study import CameraStudy
 
@@ -40,7 +41,8 @@ def _detail_lost_fixes(scene: CameraStudy) -> Iterator[Proposal]:
 @rule(
     "lens.detail-lost",
     name="Detail lost",
-    trigger="the finest detail spans fewer than two delivered pixels at the table",
+    trigger="the finest detail spans fewer than two delivered pixels at the table; an angle that shows how it "
+    "is done leaves it to another camera of the plan",
     harm="The viewer cannot see the very thing that is shown.",
     source="Sampling theorem: two samples to a line; Hecht, Optics, Fourier optics",
     fixes=_detail_lost_fixes,
@@ -63,15 +65,33 @@ def detail_lost(scene: CameraStudy) -> Judgement | None:
             "frame, would show it.",
             recorded=Quantity(value=recorded, unit="px"),
         )
+    verdict: Verdict = "holds" if holds else "fails"
+    if not holds and study.camera.is_overview and len(scene.plan.cameras) > 1:
+        shows = _shown_by(scene)
+        verdict = "watch" if shows is None else "holds"
+        if shows is not None:
+            reason += say(" The {name} camera shows it.", name=shows)
     return Judgement(
-        verdict="holds" if holds else "fails",
+        verdict=verdict,
         title=say("A line of {line} stays readable", line=line)
         if holds
+        else say("The finest line is left to the {name} camera", name=_shown_by(scene) or "")
+        if verdict == "holds"
         else say("A line of {line} is lost in the published picture", line=line),
         reason=reason,
         measured=measured(px, unit="px", least=PIXELS_PER_LINE),
         place="zone",
     )
+
+
+def _shown_by(scene: CameraStudy) -> str | None:
+    """The name of another camera that shows the finest detail; None where none does."""
+    names = camera_names(scene.plan.cameras)
+    for index, one in enumerate(scene.plan.cameras):
+        sight = CameraStudy(scene.studies, index, scene.owned).sight
+        if index != scene.index and sight is not None and sight.detail_px >= PIXELS_PER_LINE:
+            return names[one.id]
+    return None
 
 
 def _times(value: float) -> Quantity:

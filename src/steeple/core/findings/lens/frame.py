@@ -11,6 +11,7 @@ from steeple.core.geometry.rectangle import SIDES
 from steeple.core.plan.changes import Change
 from steeple.core.study.base.phrases import SIDE_WORDS
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
+from steeple.core.study.inputs.work import GivenWork
 from steeple.core.study.lens.answer import FAR_MM, way_round_words
 from steeple.core.study.lens.study import LensStudy, Sight
 from steeple.core.study.plan_study import CameraStudy
@@ -58,8 +59,35 @@ def _zone_cut_off_fixes(scene: CameraStudy) -> Iterator[Proposal]:
     if margin >= 0:
         yield Proposal(
             action=say("Be content with a margin of {margin}", margin=mm(margin)),
-            changes=(Change(path="/work/zone/margin_mm", value=margin),),
+            changes=(
+                Change(
+                    path=f"{scene.at}/target/margin_mm"
+                    if scene.work.target
+                    else "/work/zone/margin_mm",
+                    value=margin,
+                ),
+            ),
         )
+
+
+def _cut_words(work: GivenWork, least: float, where: str) -> Sentence:
+    if work.target is None:
+        if least < -FAR_MM:
+            return say("The zone is not in the picture " + where)
+        return say("The zone sticks out {over} " + where, over=mm(-least))
+    if least < -FAR_MM:
+        return say("Not in the picture " + where + ": {what}", what=work.called)
+    return say("{over} cut off " + where + ": {what}", over=mm(-least), what=work.called)
+
+
+def _fits_words(work: GivenWork, least: float) -> Sentence:
+    if work.target is None:
+        if least > FAR_MM:
+            return say("The zone fits with metres to spare")
+        return say("The zone fits with {least} to spare", least=mm(least))
+    if least > FAR_MM:
+        return say("Metres are to spare round {what}", what=work.called)
+    return say("{least} is to spare round {what}", least=mm(least), what=work.called)
 
 
 @rule(
@@ -78,15 +106,13 @@ def zone_cut_off(scene: CameraStudy) -> Judgement | None:
     if study is None or sight is None:
         return None
     least, wanted, side = sight.spare.least, scene.work.margin_mm, sight.spare.tightest
-    where = SIDE_WORDS[side]
+    where, target = SIDE_WORDS[side], scene.work.target
     against = measured(least, unit="mm", least=wanted)
     place = f"zone-{side}"
     if least < -_TOLERANCE_MM:
         return Judgement(
             verdict="fails",
-            title=say("The zone sticks out {over} " + where, over=mm(-least))
-            if least >= -FAR_MM
-            else say("The zone is not in the picture " + where),
+            title=_cut_words(scene.work, least, where),
             reason=_why(study, sight),
             measured=against,
             place=place,
@@ -96,16 +122,20 @@ def zone_cut_off(scene: CameraStudy) -> Judgement | None:
     if least < wanted - _TOLERANCE_MM:
         return Judgement(
             verdict="watch",
-            title=say("The zone fits, but only {least} is to spare " + where, least=mm(least)),
+            title=say("The zone fits, but only {least} is to spare " + where, least=mm(least))
+            if target is None
+            else say(
+                "Only {least} is to spare " + where + " of {what}",
+                least=mm(least),
+                what=target.called,
+            ),
             reason=say("You want {wanted} on every side. ", wanted=mm(wanted)) + _why(study, sight),
             measured=against,
             place=place,
         )
     return Judgement(
         verdict="holds",
-        title=say("The zone fits with {least} to spare", least=mm(least))
-        if least <= FAR_MM
-        else say("The zone fits with metres to spare"),
+        title=_fits_words(scene.work, least),
         measured=against,
         place=place,
     )

@@ -77,6 +77,10 @@ def head_in_frame(scene: CameraStudy) -> Judgement | None:
     sight, camera = scene.sight, scene.camera
     if sight is None or sight.body is None or camera is None:
         return None
+    target = scene.work.target
+    if target is not None and target.is_person:
+        # What is seen of a person's part is judged by the part itself.
+        return None
     if scene.work.maker.inside:
         return _from_within(sight.body.worst_zone_hidden)
     if camera.role != "overhead":

@@ -13,11 +13,11 @@ LOW_BEAM_MM = 2_100.0
 
 
 def _hazard(name: Hazard) -> Callable[[CameraStudy], bool]:
-    return lambda scene: name in scene.work.hazards
+    return lambda scene: name in scene.bench.hazards
 
 
 def _low_ceiling(scene: CameraStudy) -> bool:
-    work = scene.work
+    work = scene.bench
     low = [block.low for block in work.blocks if block.low > 0]
     if work.ceiling is not None:
         table = work.table

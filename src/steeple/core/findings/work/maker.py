@@ -27,7 +27,7 @@ def _deg(value: float) -> Quantity:
 
 
 def _out_of_reach_fixes(scene: CameraStudy) -> Iterator[Proposal]:
-    work = scene.work
+    work = scene.bench
     front = work.footprint.near - work.table.near
     for nearer in (50.0, 100.0, 150.0, 200.0, 300.0):
         if front - nearer >= 0:
@@ -62,9 +62,9 @@ def _out_of_reach_fixes(scene: CameraStudy) -> Iterator[Proposal]:
 )
 def out_of_reach(scene: CameraStudy) -> Judgement | None:
     """Part of the zone is farther than the maker's arm reaches."""
-    if scene.work.maker.away or scene.work.maker.inside:
+    if scene.bench.maker.away or scene.bench.maker.inside:
         return None
-    figures = scene.work.maker.poses.figures
+    figures = scene.bench.maker.poses.figures
     short = max(figure.short_mm for figure in figures)
     lean = max(figure.lean_deg for figure in figures)
     if short > 0:
@@ -75,7 +75,7 @@ def out_of_reach(scene: CameraStudy) -> Judgement | None:
             measured=measured(short, unit="mm", most=0),
             place="zone-far",
         )
-    holds = lean <= max(COMFORTABLE_DEG, scene.work.maker.lean_deg)
+    holds = lean <= max(COMFORTABLE_DEG, scene.bench.maker.lean_deg)
     return Judgement(
         verdict="holds" if holds else "watch",
         title=say("Your hand reaches the whole zone")
@@ -85,14 +85,14 @@ def out_of_reach(scene: CameraStudy) -> Judgement | None:
         if holds
         else say("More than {most} is tiring, and the head goes far over the work.",
                  most=_deg(COMFORTABLE_DEG)),
-        measured=measured(lean, unit="deg", most=max(COMFORTABLE_DEG, scene.work.maker.lean_deg)),
+        measured=measured(lean, unit="deg", most=max(COMFORTABLE_DEG, scene.bench.maker.lean_deg)),
         place="zone-far",
     )  # fmt: skip
 
 
 def _table_height_fixes(scene: CameraStudy) -> Iterator[Proposal]:
-    hands, low, high = hands_and_range(scene.work)
-    work = scene.work
+    hands, low, high = hands_and_range(scene.bench)
+    work = scene.bench
     off = hands - high if hands > high else hands - low
     seat = work.maker.seat_mm
     if seat is not None:
@@ -125,11 +125,12 @@ def _table_height_fixes(scene: CameraStudy) -> Iterator[Proposal]:
 )
 def table_height(scene: CameraStudy) -> Judgement | None:
     """The table is at the wrong height for the back."""
-    if scene.work.maker.away:
+    if scene.bench.maker.away:
         return None
-    hands, low, high = hands_and_range(scene.work)
+    hands, low, high = hands_and_range(scene.bench)
     reason = say(
-        _WORDS[scene.work.maker.effort] + ": between {low} and {high} from the floor for you. Your "
+        _WORDS[scene.bench.maker.effort]
+        + ": between {low} and {high} from the floor for you. Your "
         "hands work at {hands}.",
         low=mm(low),
         high=mm(high),

@@ -21,7 +21,7 @@ MATS = (("dark", 0.06), ("mid", 0.25), ("light", 0.75))
 
 def _exposure(scene: CameraStudy) -> Sentence:
     """What an automatic exposure would make of work and mat together."""
-    work, sight = scene.work, scene.sight
+    work, sight = scene.bench, scene.sight
     share = 0.5
     if sight is not None and sight.seen_surface is not None:
         seen = sight.seen_surface
@@ -57,7 +57,7 @@ def _mat_too_alike_fixes(_scene: CameraStudy) -> Iterator[Proposal]:
 )
 def mat_too_alike(scene: CameraStudy) -> Judgement:
     """Work and mat are so alike that the work does not stand out."""
-    work = scene.work
+    work = scene.bench
     contrast = stops_between(work.mat_reflectance, work.reflectance)
     said = Quantity(value=abs(contrast), unit="stops")
     holds = abs(contrast) >= WANTED_STOPS

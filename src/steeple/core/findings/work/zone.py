@@ -18,7 +18,7 @@ _ON_TABLE_MM = 0.05
 
 
 def _zone_off_table_fixes(scene: CameraStudy) -> Iterator[Proposal]:
-    work = scene.work
+    work = scene.bench
     wide = min(work.zone.width_mm, work.table.width_mm)
     deep = work.zone.depth_mm
     if work.footprint.depth_mm > work.table.depth_mm:
@@ -51,7 +51,7 @@ def _zone_off_table_fixes(scene: CameraStudy) -> Iterator[Proposal]:
 )
 def zone_off_table(scene: CameraStudy) -> Judgement:
     """The zone reaches beyond the table top."""
-    work = scene.work
+    work = scene.bench
     spare = spare_around(work.footprint, work.table)
     side = spare.tightest
     if spare.least >= -_ON_TABLE_MM:
@@ -79,9 +79,9 @@ def zone_off_table(scene: CameraStudy) -> Judgement:
 
 
 def _item_above_top_fixes(scene: CameraStudy) -> Iterator[Proposal]:
-    if not scene.work.items:
+    if not scene.bench.items:
         return
-    tallest = max(item.top_mm for item in scene.work.items)
+    tallest = max(item.top_mm for item in scene.bench.items)
     yield Proposal(
         action=say("Take {top} as the tallest point", top=mm(tallest)),
         changes=(Change(path="/work/zone_top_mm", value=tallest),),
@@ -99,7 +99,7 @@ def _item_above_top_fixes(scene: CameraStudy) -> Iterator[Proposal]:
 )
 def item_above_top(scene: CameraStudy) -> Judgement | None:
     """A thing in the zone stands higher than the tallest point that was given."""
-    work = scene.work
+    work = scene.bench
     if not work.items:
         return None
     tallest = max(work.items, key=lambda item: item.top_mm)
@@ -133,7 +133,7 @@ def _outline(item: Item) -> Rectangle:
 
 
 def _item_outside_zone_fixes(scene: CameraStudy) -> Iterator[Proposal]:
-    work, items = scene.work, list(scene.work.items)
+    work, items = scene.bench, list(scene.bench.items)
     for index, item in enumerate(items):
         outline = _outline(item)
         spare = spare_around(outline, work.footprint)
@@ -164,7 +164,7 @@ def _item_outside_zone_fixes(scene: CameraStudy) -> Iterator[Proposal]:
 )
 def item_outside_zone(scene: CameraStudy) -> Judgement | None:
     """A thing stands across the edge of the zone."""
-    work = scene.work
+    work = scene.bench
     if not work.items:
         return None
     worst = min(work.items, key=lambda item: spare_around(_outline(item), work.footprint).least)

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import TypeVar
 
 from steeple.core.plan.gear.cameras.body import Body
 from steeple.core.plan.gear.cameras.lens import Lens
@@ -14,6 +16,8 @@ from steeple.core.plan.gear.lights.gel import Gel
 from steeple.core.plan.gear.lights.lamp_stand import LampStand
 from steeple.core.plan.gear.lights.light_card import LightCard
 from steeple.core.plan.values import Part, Slug
+
+T = TypeVar("T")
 
 
 class OwnedSupport(Part):
@@ -53,3 +57,28 @@ class Owned:
 
 
 NOTHING_OWNED = Owned()
+
+
+def owned_of(things: Sequence[object]) -> Owned:
+    """A cupboard in parts, as mends and searches take it; what they cannot take is left out.
+
+    Parameters
+    ----------
+    things
+        gear of any kind, in the order of the cupboard.
+    """
+
+    def each(kind: type[T]) -> tuple[T, ...]:
+        return tuple(one for one in things if isinstance(one, kind))
+
+    return Owned(
+        lenses=each(Lens),
+        bodies=each(Body),
+        fixtures=tuple(OwnedFixture(gear=one) for one in each(Fixture)),
+        supports=tuple(OwnedSupport(gear=one) for one in each(Support)),
+        adapters=each(Adapter),
+        cards=tuple(OwnedCard(gear=one) for one in each(LightCard)),
+        weights=each(Ballast),
+        gels=each(Gel),
+        stands=each(LampStand),
+    )

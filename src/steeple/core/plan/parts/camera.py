@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 from steeple.core.plan.gear.cameras.body import Body
 from steeple.core.plan.gear.cameras.filter import LensFilter
 from steeple.core.plan.gear.cameras.lens import Lens
+from steeple.core.plan.parts.target import Target
 from steeple.core.plan.values import (
     AzimuthDeg,
     FNumber,
@@ -34,6 +35,9 @@ Role = Literal[
     "face",
     "wide",
     "beauty",
+    "strings",
+    "over-shoulder",
+    "hob",
 ]
 
 
@@ -64,6 +68,7 @@ class Camera(Part):
 
     id: Slug
     role: Role = "overhead"
+    target: Target | None = Field(default=None, description="What it films; None = the whole zone.")
     body: Body | None = None
     body_id: Slug | None = Field(
         default=None, description="The thing in the cupboard that the body is a copy of."
@@ -101,11 +106,19 @@ class Camera(Part):
     support: Slug | None = Field(
         default=None, description="Id of the plan's support that carries it."
     )
+    mount: Name | None = Field(
+        default=None,
+        description="The mount point that it is screwed to, in the place of a support.",
+    )
 
     @model_validator(mode="after")
     def _fits_together(self) -> Self:
         if self.body is not None and self.body.takes_no_lens and self.lens is not None:
             raise ValueError("a camera with a view of its own takes no lens")
+        if self.support is not None and self.mount is not None:
+            raise ValueError(
+                "a camera stands on a support or is screwed to a mount point, not both"
+            )
         if self.body is not None and self.mode is not None:
             names = [mode.name for mode in self.body.modes]
             if self.mode not in names:

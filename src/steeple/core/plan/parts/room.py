@@ -59,17 +59,20 @@ class Obstacle(Part):
 
 
 class KeepClear(Part):
-    """A stretch of floor that must stay free: a door's swing, a drawer, a walkway, a stool.
+    """A stretch of floor that must stay free: a door's swing, a drawer, a walkway, a stool, an audience.
 
     Measured like an obstacle: from the left edge of the table and the edge in front of the maker.
     """
 
-    kind: Literal["door", "drawer", "walkway", "stool"]
+    kind: Literal["door", "drawer", "walkway", "stool", "audience"]
     name: Name
     from_left_edge_mm: PlaceMm
     from_front_edge_mm: PlaceMm
     width_mm: ExtentMm
     depth_mm: ExtentMm
+    eye_mm: HeightMm | None = Field(
+        default=None, description="Eyes of an audience above the floor; None = as seated."
+    )
 
 
 class Room(Part):

@@ -1,10 +1,16 @@
-"""What the maker wants to keep to, whatever would be better."""
+"""What the maker wants to keep to, whatever would be better, and what they know of and live with."""
 
 from __future__ import annotations
 
-from pydantic import Field
+from typing import Annotated, Literal
 
-from steeple.core.plan.values import Part
+from pydantic import Field, StringConstraints
+
+from steeple.core.plan.values import Name, Part, Slug
+
+FindingCode = Annotated[
+    str, StringConstraints(pattern=r"^[a-z]+\.[a-z0-9][a-z0-9-]*$", max_length=80)
+]
 
 
 class Wishes(Part):
@@ -14,3 +20,14 @@ class Wishes(Part):
         default=False, description="No lamp of the cupboard is put beside those of the plan."
     )
     no_soft_boxes: bool = Field(default=False, description="No large soft lamp is taken or placed.")
+
+
+class Acceptance(Part):
+    """A finding to watch that is accepted, with the reason.
+
+    It is quiet on the sheet and named on the card. Where the same finding fails later, it speaks again.
+    """
+
+    finding: FindingCode
+    about: Slug | Literal[""] = ""
+    reason: Name

@@ -3,46 +3,29 @@ and zoom, and what it would see from there."""
 
 from __future__ import annotations
 
-import math
 from collections.abc import Sequence
 
-import numpy as np
-
 from steeple.core.angles.cutting import APART_DEG
-from steeple.core.angles.sight import Things, hides
-from steeple.core.budget import look
 from steeple.core.errors import InputError
-from steeple.core.geometry.kernels import Array
-from steeple.core.geometry.meeting import Boxes
-from steeple.core.geometry.vectors import UP, Vector
-from steeple.core.light.emitters import rows_of as lamp_rows
-from steeple.core.light.gloss import FINISHES, VISIBLE, gloss_luminance
+from steeple.core.geometry.vectors import Vector
 from steeple.core.plan.changes import Change
 from steeple.core.plan.document import Plan
 from steeple.core.plan.words import camera_names
+from steeple.core.solve.angles.around import bodies_at, mirrors_to, room_of, seen_from
 from steeple.core.solve.lens.search import check_camera
 from steeple.core.solve.weighing import and_worse
-from steeple.core.study.angles.study import AngleStudy, actions_in, poses_in
+from steeple.core.study.angles.study import AngleStudy
 from steeple.core.study.base.phrases import by_edges, clock_words
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.inputs.lamp import direction_of, spot_at
-from steeple.core.study.inputs.maker import MIDDLE_POSE
 from steeple.core.study.light.dome import apart_deg, directions
-from steeple.core.study.light.lamps.places import LAMP_CLEAR_MM, boxes_blocked, hulls_of
-from steeple.core.study.light.lamps.scene import LightScene, lattice, light_scene
-from steeple.core.study.light.study import standing_beside
+from steeple.core.study.light.lamps.places import boxes_blocked
 from steeple.core.study.plan_study import CameraStudy, camera_studies
 
-POINTS = {True: 24, False: 80}
-"""Points of the action: for a first picture, and for the figures."""
 AZIMUTHS = 24
 ELEVATIONS = (10.0, 20.0, 30.0, 40.0, 50.0, 60.0, 70.0, 80.0)
-BODY_HALF_MM = (60.0, 60.0, 90.0)
-"""Half the room that a camera takes aside of its axis and along it; planning values."""
-GLARE_POINTS = {True: (4, 3), False: (9, 7)}
-"""Places of the zone at which lamps may mirror: for a first picture, and for the figures."""
 GLARES = 0.02
 """Share of the zone that mirrors a lamp, from which on a direction is told to mirror."""
 SLANT_DEG = 20.0
@@ -104,86 +87,6 @@ def _studied(plan: Plan, index: int, cache: StudyCache | None) -> tuple[CameraSt
     return scene, scene.angles
 
 
-def _before(scene: CameraStudy, study: AngleStudy, pose: int) -> Things:
-    """Everything that may hide something in one pose as one thing, without what holds this camera."""
-    own = None if scene.camera is None else scene.camera.support
-    things = [
-        one
-        for one in study.things(pose, maker=study.lens.camera.sees_maker)
-        if one.kind != "support" or one.of != own
-    ]
-    return Things(
-        (np.vstack([np.zeros((0, 7)), *(one.capsules for one in things)]),),
-        (tuple(hull for one in things for hull in one.hulls),),
-    )
-
-
-def _seen(
-    scene: CameraStudy, study: AngleStudy, places: Sequence[Vector], draft: bool
-) -> tuple[Array, Array]:
-    """Mean and least share of the action in sight from some places; shapes (n,)."""
-    work, maker = study.work, study.lens.camera.sees_maker
-    poses = poses_in(work, maker=maker)
-    if draft and maker:
-        poses = range(MIDDLE_POSE, MIDDLE_POSE + 1)
-    actions = actions_in(work, poses, maker=maker, count=POINTS[draft])
-    shares = []
-    for pose, points in zip(poses, actions, strict=True):
-        things = _before(scene, study, pose)
-        row = []
-        for place in places:
-            look()
-            row.append(1.0 - float(hides(place, points, things).any(axis=0).mean()))
-        shares.append(row)
-    found = np.array(shares)
-    return found.mean(axis=0), found.min(axis=0)
-
-
-def _room(scene: CameraStudy) -> LightScene:
-    """What a camera may not stand in: everything but itself and what holds it."""
-    light, own = scene.light, None if scene.camera is None else scene.camera.support
-    others = [
-        (lens, None if hold is None or hold.support.placed.id == own else hold)
-        for lens, hold in standing_beside(scene.context)
-    ]
-    around = light_scene(scene.work, None, None, beside=others)
-    lamps = () if light is None else light.lamps
-    bodies = [
-        (one.lamp.name, hull, LAMP_CLEAR_MM) for one in lamps for hull in hulls_of(one.lamp.emitter)
-    ]
-    return around.beside_also(bodies)
-
-
-def _bodies(places: Sequence[Vector], middle: Vector) -> list[Boxes]:
-    """A camera at each place, turned to the work."""
-    found = []
-    for place in places:
-        axis = middle.minus(place).unit
-        right = axis.cross(UP).unit if abs(axis.z) < 0.999 else Vector(1.0, 0.0, 0.0)
-        axes = np.array([[[*right], [*axis.cross(right)], [*axis]]])
-        back = place.minus(axis.times(BODY_HALF_MM[2] / 2))
-        found.append(Boxes(np.array([[*back]]), axes, np.array([BODY_HALF_MM])))
-    return found
-
-
-def _mirrors(scene: CameraStudy, places: Sequence[Vector], draft: bool) -> Array:
-    """Share of the zone that mirrors a lit lamp to each place; shape (n,)."""
-    light = scene.light
-    if light is None or not light.lit:
-        return np.zeros(len(places))
-    plane, finish = scene.work.plane, FINISHES[scene.work.gloss]
-    points = lattice(scene.work, *GLARE_POINTS[draft])
-    rows = lamp_rows(tuple(one.lamp.emitter for one in light.lit))
-    lit_lx = np.array([one.zone_lx for one in light.lit])
-    diffuse = max(float(lit_lx.sum()) * scene.work.reflectance / math.pi, 1e-9)
-    found = []
-    for place in places:
-        look()
-        gloss = gloss_luminance(points, plane.normal, place, rows, finish, light.scene.tables)
-        found.append(float((gloss / diffuse >= VISIBLE).any(axis=0).mean()))
-    return np.array(found)
-
-
 def _views(
     scene: CameraStudy,
     study: AngleStudy,
@@ -195,9 +98,12 @@ def _views(
     draft: bool,
 ) -> tuple[RingView, ...]:
     places = [spot_at(middle, azimuth, elevation, distance_mm) for azimuth, elevation in ways]
-    mean, worst = _seen(scene, study, places, draft)
-    blocked = boxes_blocked(_room(scene), _bodies(places, middle))
-    mirrors = _mirrors(scene, places, draft)
+    own = None if scene.camera is None else scene.camera.support
+    still = [one for one in study.still if one.kind != "support" or one.of != own]
+    maker = study.lens.camera.sees_maker
+    mean, worst = seen_from(still, study.work, places, maker=maker, draft=draft)
+    blocked = boxes_blocked(room_of(scene), bodies_at(places, middle))
+    mirrors = mirrors_to(scene.light, study.work, places, draft=draft)
     return tuple(
         RingView(
             azimuth_deg=way[0],

@@ -221,7 +221,7 @@ def row_of(
         value_mm=best.value_mm,
         f_number=best.f_number,
         px_per_mm=scale,
-        detail_px=scale * work.detail_mm,
+        detail_px=scale * best.framing.work.detail_mm,
         hand_room_mm=best.framing.hand_room(d),
         spare_mm=best.framing.least_spare(d),
         head_clearance_mm=best.framing.head_clearance(d) if camera.sees_maker else None,

@@ -19,6 +19,8 @@ def _percent(share: float) -> Quantity:
 
 def cut_words(cut: Cut) -> Sentence:
     """``cuts with the low side camera: 62° apart, 1.2 × as close``."""
+    if not cut.same:
+        return say("shows something else than the {name} camera", name=cut.other_name)
     ratio = Quantity(value=round(cut.size_ratio, 1), unit="times")
     size = (
         say(", {ratio} " + ("as close" if cut.closer else "as wide"), ratio=ratio)
@@ -47,12 +49,14 @@ def angles_answer(study: AngleStudy | None, ctx: Context) -> Answer:
             ),
             under=(),
         )
-    away = not study.lens.camera.sees_maker
-    line = say(
-        "From here {share} of the " + ("work’s middle" if away else "action") + " is seen"
-        + ("" if away else " past hands, head and gear"),
-        share=door(_percent(study.mean_action), figure="angles.action_seen"),
-    )  # fmt: skip
+    away, target = not study.lens.camera.sees_maker, study.work.target
+    seen = door(_percent(study.mean_action), figure="angles.action_seen")
+    past = "" if away else " past hands, head and gear"
+    if target is not None:
+        line = say("From here {share} of {what} is seen" + past, share=seen, what=target.called)
+    else:
+        what = "work’s middle" if away else "action"
+        line = say("From here {share} of the " + what + " is seen" + past, share=seen)
     if not away and study.worst_action < study.mean_action - 0.005:
         worst = door(_percent(study.worst_action), figure="angles.action_worst")
         line += say(", {worst} in the worst pose", worst=worst)
@@ -69,7 +73,8 @@ def angles_answer(study: AngleStudy | None, ctx: Context) -> Answer:
 def _under(study: AngleStudy) -> Sentence:
     pieces = [
         say(
-            "{share} of the zone in sight",
+            "{share} of {what} in sight",
+            what=study.work.called,
             share=door(_percent(study.mean_zone), figure="angles.zone_seen"),
         )
     ]

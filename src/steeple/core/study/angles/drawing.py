@@ -8,6 +8,7 @@ from steeple.core.study.angles.answer import cut_words
 from steeple.core.study.angles.study import AngleStudy
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Sentence
+from steeple.core.study.base.shapes import Point, point
 
 
 class IntrusionDrawing(Result):
@@ -30,7 +31,7 @@ class IntrusionDrawing(Result):
 
 class CutDrawing(Result):
     """How a camera cuts with another: ``join`` is whole, swaying or torn; the sides are those of the line
-    of action on which the two stand."""
+    of action on which the two stand; ``same`` says whether both show the same thing."""
 
     other: str
     join: str
@@ -40,16 +41,19 @@ class CutDrawing(Result):
     side: str
     other_side: str
     swapped: bool
+    same: bool
     crop_px_per_mm: float
     crop_noise_stops: float
     says: Sentence
 
 
 class AnglesDrawing(Result):
-    """One camera among the others. Shares 0 … 1 of action and zone; half the angle that its picture takes
-    in across."""
+    """One camera among the others: what it films, and the middle of that. Shares 0 … 1 of action and zone;
+    half the angle that its picture takes in across."""
 
     camera_id: str
+    films: str
+    subject: Point
     half_angle_deg: float
     action_seen: float
     action_worst: float
@@ -62,6 +66,8 @@ def angles_drawing(study: AngleStudy) -> AnglesDrawing:
     """What the sheet shows of one camera."""
     return AnglesDrawing(
         camera_id=study.lens.camera.id,
+        films=study.work.called if study.work.target else "the action",
+        subject=point(study.work.plane.middle),
         half_angle_deg=math.degrees(math.atan(study.pyramid.half_width)),
         action_seen=study.mean_action,
         action_worst=study.worst_action,
@@ -93,6 +99,7 @@ def angles_drawing(study: AngleStudy) -> AnglesDrawing:
                 side=one.side,
                 other_side=one.other_side,
                 swapped=one.swapped,
+                same=one.same,
                 crop_px_per_mm=one.crop_px_per_mm,
                 crop_noise_stops=one.crop_noise_stops,
                 says=cut_words(one),

@@ -18,9 +18,10 @@ from steeple.core.study.work.step import WORK
 
 
 def _reads(plan: Plan, of: str) -> Sequence[object]:
-    """Lamps and cards, which may be in the picture; what the cameras are called and what holds them."""
+    """Lamps and cards, which may be in the picture; what the cameras are called, what holds them, and in
+    which set-ups they stand."""
     cameras = tuple((one.id, one.role, one.support) for one in plan.cameras)
-    return of, plan.lights, plan.cards, cameras
+    return of, plan.lights, plan.cards, cameras, plan.setups, plan.stages
 
 
 ANGLES: Final[Step[AngleStudy]] = Step(

@@ -116,6 +116,8 @@ class Cut:
     side: LineSide
     other_side: LineSide
     swapped: bool
+    same: bool
+    """Whether both show the same thing; between pictures of different things no cut jumps."""
     crop_px_per_mm: float
     crop_noise_stops: float
 
@@ -239,10 +241,13 @@ def poses_in(work: GivenWork, *, maker: bool) -> Sequence[int]:
 def actions_in(work: GivenWork, poses: Sequence[int], *, maker: bool, count: int) -> Array:
     """Points of the action in some poses, shape (poses, count, 3): a disc about the tip of the tool, or
     on the middle of the work where nobody is at it."""
-    plane, figures = work.plane, work.maker.poses.figures
-    middle = plane.point(0.0, 0.0, OFF_WORK_MM)
-    tips = np.array([[*(figures[pose].action if maker else middle)] for pose in poses])
-    disc = disc_points(ORIGIN, plane.normal, ACTION_RADIUS_MM, count=count)
+    plane = work.plane
+    middle = plane.point(0.0, 0.0, work.face_mm + OFF_WORK_MM)
+    tips = np.array([[*(work.eye_rests(pose) if maker else middle)] for pose in poses])
+    # A left-handed maker's disc is the mirror image of a right-handed one's, point by point.
+    flip = np.array([1.0 if work.maker.right_handed else -1.0, 1.0, 1.0])
+    normal = Vector(*(flip * np.array([*plane.normal])).tolist())
+    disc = flip * disc_points(ORIGIN, normal, ACTION_RADIUS_MM, count=count)
     points = tips[:, None, :] + disc
     return lifted(work, points.reshape(-1, 3)).reshape(points.shape)
 
@@ -291,11 +296,29 @@ def line_of(work: GivenWork) -> tuple[Vector, Vector] | None:
     return (chest, middle) if flat.length > 1.0 else None
 
 
+def _shared(study: LensStudy, other: LensStudy) -> Vector | None:
+    """What both cameras show: the middle of the work, or the smaller of their targets that lies in
+    both pictures; None where they show different things."""
+    works = (study.work, other.work)
+    if works[0].target is None and works[1].target is None:
+        return subject_of(study.work)
+    assert study.sight is not None
+    assert other.sight is not None
+    pyramids = (study.sight.pyramid, other.sight.pyramid)
+    for work in sorted(works, key=lambda one: one.plane.width_mm + one.plane.depth_mm):
+        subject = subject_of(work)
+        if all(one.sees(subject) for one in pyramids):
+            return subject
+    return None
+
+
 def _cut(study: LensStudy, other: LensStudy, name: str) -> Cut | None:
     if study.sight is None or other.sight is None:
         return None
-    work = study.work
-    subject = subject_of(work)
+    work = study.work.bench
+    shared = _shared(study, other)
+    same = shared is not None
+    subject = subject_of(work) if shared is None else shared
     ours, theirs = study.sight.pyramid, other.sight.pyramid
     sizes = size_in_picture(ours, subject), size_in_picture(theirs, subject)
     if min(sizes) <= 0:
@@ -304,7 +327,7 @@ def _cut(study: LensStudy, other: LensStudy, name: str) -> Cut | None:
     angle = angle_apart(ours.pose, theirs.pose, subject)
     line = line_of(work)
     sides: list[LineSide] = ["on it", "on it"]
-    if line is not None:
+    if line is not None and same:
         start, end = line
         middle = subject if not work.maker.company else start.plus(end).times(0.5)
         sides = [
@@ -325,10 +348,11 @@ def _cut(study: LensStudy, other: LensStudy, name: str) -> Cut | None:
         angle_deg=angle,
         size_ratio=ratio,
         closer=sizes[0] >= sizes[1],
-        join=join_of(angle, ratio),
+        join=join_of(angle, ratio) if same else "whole",
         side=sides[0],
         other_side=sides[1],
-        swapped=not work.maker.away and are_swapped(ours.pose, theirs.pose, MAKER_RIGHT),
+        swapped=same and not work.maker.away and are_swapped(ours.pose, theirs.pose, MAKER_RIGHT),
+        same=same,
         crop_px_per_mm=min(wide.sight.recorded_px_per_mm, wide.sight.delivered_px_per_mm * ratio),
         crop_noise_stops=crop_noise_stops(ratio),
     )
@@ -340,7 +364,7 @@ def study_angles(ctx: Context) -> AngleStudy | None:
     assert work is not None
     if lens is None or lens.sight is None:
         return None
-    others = [ctx.get(LENS, one.id) for one in ctx.plan.cameras if one.id != ctx.of]
+    others = [ctx.get(LENS, one.id) for one in ctx.plan.with_camera(ctx.of) if one.id != ctx.of]
     names = camera_names(ctx.plan.cameras)
     cuts = [_cut(lens, one, names[one.camera.id]) for one in others if one is not None]
     return AngleStudy(

@@ -116,7 +116,7 @@ def _of_work(work: GivenWork) -> list[Thing]:
     return found
 
 
-def _of_rig(hold: HoldStudy) -> Array:
+def rig_rows(hold: HoldStudy) -> Array:
     """The tubes of a support, with its legs."""
     if hold.placement is None:
         return NO_CAPSULES
@@ -168,18 +168,32 @@ def things_before(ctx: Context, work: GivenWork, eye: Vector) -> tuple[Thing, ..
     names = camera_names(plan.cameras)
     found = _of_work(work)
     seen_supports: set[str] = set()
-    for camera in plan.cameras:
+    for camera in plan.with_camera(ctx.of):
         lens, hold = standing(ctx, camera.id)
         if lens is not None and camera.id != ctx.of:
             bodies, barrels = camera_solids(lens)
             name = f"{names[camera.id]} camera"
             found.append(Thing("camera", name, camera.id, _rows(barrels), tuple(bodies)))
         if hold is not None and camera.support is not None and camera.support not in seen_supports:
-            rows = past_table(eye, _of_rig(hold), work.table)
+            rows = past_table(eye, rig_rows(hold), work.table)
             if len(rows):
                 seen_supports.add(camera.support)
                 found.append(Thing("support", hold.support.gear.name, camera.support, rows))
     return tuple(found + _of_lights(plan, work, eye))
+
+
+def own_things(ctx: Context) -> tuple[Thing, ...]:
+    """The camera asked for, and what holds it, as others see them."""
+    lens, hold = standing(ctx, ctx.of)
+    found = []
+    if lens is not None:
+        bodies, barrels = camera_solids(lens)
+        found.append(Thing("camera", "the camera", ctx.of, _rows(barrels), tuple(bodies)))
+    if hold is not None:
+        found.append(
+            Thing("support", hold.support.gear.name, hold.support.placed.id, rig_rows(hold))
+        )
+    return tuple(found)
 
 
 def people_before(work: GivenWork, pose: int, *, maker: bool) -> tuple[Thing, ...]:

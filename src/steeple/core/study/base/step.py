@@ -83,6 +83,11 @@ def every_camera(plan: Plan, of: str) -> Sequence[str]:
     return tuple(one.id for one in plan.cameras)
 
 
+def every_camera_beside(plan: Plan, of: str) -> Sequence[str]:
+    """The cameras that stand while one films, itself among them; all where none is named."""
+    return tuple(one.id for one in plan.with_camera(of)) if of else every_camera(plan, of)
+
+
 def carried(plan: Plan, of: str) -> Sequence[str]:
     """The cameras that a support carries."""
     return tuple(one.id for one in plan.cameras if one.support == of)

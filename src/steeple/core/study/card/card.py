@@ -10,6 +10,7 @@ from pydantic import Field
 from steeple.core.geometry.rectangle import Rectangle
 from steeple.core.plan.document import Plan
 from steeple.core.plan.words import camera_names
+from steeple.core.study.angles.changing import ChangeOver
 from steeple.core.study.base.assumptions import Assumption
 from steeple.core.study.base.card import CARD_PLACES, SHARED_PLACES, CardSection
 from steeple.core.study.base.result import Result
@@ -49,7 +50,8 @@ class CardNote(Result):
 
 class Card(Result):
     """Everything printed for one camera, except for the cautions, which stand in the evaluation.
-    ``camera`` is its name where there are several."""
+    ``camera`` is its name where there are several, ``setup`` says in which arrangement it stands; on the
+    first card of one, ``moves`` make it from the one before."""
 
     title: str
     camera: str
@@ -62,6 +64,9 @@ class Card(Result):
     zone: Box
     frame: Box | None
     way_round: str
+    setup: str
+    moves: tuple[Sentence, ...]
+    moves_min: float
     check: Sentence
     notes: tuple[CardNote, ...] = Field(
         default=(), description="What fails, what is not known, and what was accepted."
@@ -76,6 +81,7 @@ def card_of(
     studied: Sequence[tuple[Step[Any], Any]],
     assumed: Sequence[Assumption],
     notes: Sequence[CardNote] = (),
+    change: ChangeOver | None = None,
 ) -> Card:
     """The card of one camera; without one it carries what is known of the work.
 
@@ -93,6 +99,8 @@ def card_of(
         everything that was assumed.
     notes
         what was found of this camera, as far as it is said on a card.
+    change
+        how its set-up is made from the one before, on the first card of it.
     """
     found = {step.id: value for step, value in studied}
     work: GivenWork = found[WORK.id]
@@ -110,7 +118,13 @@ def card_of(
         if first or placed[0] not in SHARED_PLACES
     ]
     sections.sort(key=lambda one: CARD_PLACES.index(one[0]))
-    if lens is not None and frame is not None:
+    if lens is not None and frame is not None and lens.work.target is not None:
+        check = say(
+            "Hold the tape across the picture at {what}: the frame must show {width}.",
+            what=lens.work.target.called,
+            width=mm(frame.width_mm),
+        )
+    elif lens is not None and frame is not None:
         where = "on the table" if work.is_flat else "on the work"
         check = say(
             "Lay the tape across the picture "
@@ -134,8 +148,11 @@ def card_of(
         frame_marks=_frame_marks(lens),
         table=box(work.table),
         zone=box(work.footprint),
-        frame=box(frame) if frame and work.is_flat else None,
+        frame=box(frame) if frame and lens and lens.work.is_flat and not lens.work.target else None,
         way_round=f"Picture: {way_round_words(lens)}" if lens else "",
+        setup=", ".join(one.name for one in plan.setups if camera in one.cameras),
+        moves=() if change is None else tuple(one.says for one in change.moves),
+        moves_min=0.0 if change is None else change.minutes,
         check=check,
         notes=tuple(notes),
     )
@@ -152,7 +169,7 @@ def _corners(rectangle: Rectangle) -> Corners:
 
 def _frame_marks(lens: LensStudy | None) -> tuple[Mark, ...]:
     """Corners of the picture on the table; none for work that does not lie on it."""
-    if lens is None or lens.sight is None or not lens.work.is_flat:
+    if lens is None or lens.sight is None or not lens.work.is_flat or lens.work.target:
         return ()
     quad = lens.sight.quad_surface
     if quad is None:

@@ -25,6 +25,14 @@ def azimuth_of(x: float, y: float) -> float:
 
 def hold_missing_answer(plan: Plan, about: str, *, has_lens: bool) -> Answer:
     """What is missing before the hold step can answer."""
+    camera = plan.camera(about)
+    if has_lens and camera is not None and camera.mount is not None:
+        at = next(one for one in plan.mounts if one.name == camera.mount)
+        line = say(
+            "Screw it to {mount}, {high} " + ("below" if at.z_mm < 0 else "above") + " the table.",
+            mount=at.name, high=mm(abs(at.z_mm)),
+        )  # fmt: skip
+        return Answer(step="hold", about=about, line=line, under=())
     if not has_lens:
         line = say("Choose camera and lens on the Lens sheet first: then what holds them follows.")
     elif not plan.supports:

@@ -21,7 +21,7 @@ from steeple.core.study.inputs.work import GivenWork
 
 ClashKind = Literal[
     "ceiling", "thing", "wall", "table", "edge", "zone", "seat", "person", "head", "picture", "door",
-    "drawer", "walkway", "stool",
+    "drawer", "walkway", "stool", "audience",
 ]  # fmt: skip
 SEAT_HALF_MM, SEAT_DEEP_MM = 300.0, 450.0
 HEAD_CLEAR_MM = 40.0

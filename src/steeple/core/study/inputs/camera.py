@@ -22,6 +22,7 @@ from steeple.core.plan.gear.cameras.lens import Lens
 from steeple.core.plan.parts.camera import Camera, Role
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.inputs.support import SupportLimits, limits_of
+from steeple.core.study.inputs.target import SHOWS_THEMSELVES
 from steeple.core.study.inputs.work import GivenWork
 
 USUAL_F_NUMBER = 5.6
@@ -40,6 +41,9 @@ ROLE_AIM: Mapping[Role, tuple[float, float]] = MappingProxyType(
         "low-side": (75.0, 300.0),
         "hands": (60.0, 0.0),
         "keyboard": (60.0, 90.0),
+        "strings": (45.0, 0.0),
+        "over-shoulder": (40.0, 0.0),
+        "hob": (50.0, 330.0),
         "pedals": (50.0, 0.0),
         "face": (90.0, 180.0),
         "wide": (60.0, 180.0),
@@ -49,6 +53,11 @@ ROLE_AIM: Mapping[Role, tuple[float, float]] = MappingProxyType(
 planning values."""
 EASEL_SIDE_DEG = 15.0
 """An easel is filmed past the maker, who stands beside it; turned a little toward their side."""
+OVERVIEW_ROLES: tuple[Role, ...] = (
+    "three-quarter", "low-side", "keyboard", "pedals", "face", "wide", "over-shoulder", "hob",
+    "strings", "beauty"
+)  # fmt: skip
+"""Angles that show how it is done: the finest detail may be left to another camera of the plan."""
 USUAL_CLEAN_ISO = {"camera": 1_600.0, "fixed-lens camera": 800.0, "phone": 400.0, "webcam": 400.0}
 
 
@@ -105,9 +114,17 @@ class GivenCamera:
         return self.part.role != "beauty" and not self.maker_is_away
 
     @property
+    def is_overview(self) -> bool:
+        """Whether another camera may show the finest detail for it."""
+        asks = self.part.target is not None and self.part.target.finest_detail_mm is not None
+        return self.part.role in OVERVIEW_ROLES and not asks
+
+    @property
     def keeps_head_out(self) -> bool:
-        """Whether the maker's head is to stay out of its picture: not where they sit within the work."""
-        return self.sees_maker and not self.maker_is_inside
+        """Whether the maker's head is to stay out of its picture: not where they sit within the work, or
+        are what it films."""
+        films_head = self.part.target is not None and self.part.target.kind in SHOWS_THEMSELVES
+        return self.sees_maker and not self.maker_is_inside and not films_head
 
     @property
     def polarised(self) -> bool:
@@ -233,7 +250,7 @@ def _filter_stops(camera: Camera, at: str, assumptions: Assumptions) -> float:
 
 def _aim(camera: Camera, at: str, work: GivenWork, assumptions: Assumptions) -> tuple[float, float]:
     """Tilt and where it is tipped to, as given or as usual for the role."""
-    usual_tilt, usual_toward = ROLE_AIM.get(camera.role, (work.plane.tilt_deg, 0.0))
+    usual_tilt, usual_toward = ROLE_AIM.get(camera.role, (work.bench.plane.tilt_deg, 0.0))
     if camera.role == "easel":
         usual_toward = 360.0 - EASEL_SIDE_DEG if work.maker.right_handed else EASEL_SIDE_DEG
     tilt, toward = camera.aim.tilt_deg, camera.aim.toward_deg

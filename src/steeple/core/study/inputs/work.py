@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from steeple.core.geometry.rectangle import Rectangle
 from steeple.core.geometry.room import Block, Ceiling
+from steeple.core.geometry.vectors import Vector
 from steeple.core.geometry.workplane import WorkPlane
 from steeple.core.optics.frame import Extent
 from steeple.core.plan.document import Plan
@@ -14,6 +15,7 @@ from steeple.core.plan.parts.work import Gloss, Hazard, Hollow, Item
 from steeple.core.plan.shapes import SHAPES, Shape
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.inputs.maker import GivenMaker, given_maker
+from steeple.core.study.inputs.target import GivenTarget
 from steeple.core.units import Unit
 
 DELIVERY_PX = Extent(width=1920, height=1080)
@@ -56,6 +58,31 @@ class GivenWork:
     hazards: tuple[Hazard, ...]
     clear: tuple[tuple[KeepClear, Rectangle], ...]
     """Floor that must stay free."""
+    target: GivenTarget | None = None
+    """What one camera films in the place of the zone; plane, zone, top and detail are then its own."""
+    lies: GivenWork | None = None
+    """The work as it lies on the table, where a camera has a target of its own."""
+
+    @property
+    def bench(self) -> GivenWork:
+        """The work as it lies on the table, whatever one camera films."""
+        return self if self.lies is None else self.lies
+
+    @property
+    def called(self) -> str:
+        """What is to be in the picture, as it stands in a sentence."""
+        return "the zone" if self.target is None else self.target.called
+
+    @property
+    def face_mm(self) -> float:
+        """Height off the plane at which light and sight are judged: a target by the face it shows."""
+        return 0.0 if self.target is None else self.top_mm
+
+    def eye_rests(self, pose: int) -> Vector:
+        """Where the eye rests in a pose: the tip of the tool, or the camera's own target."""
+        if self.target is None:
+            return self.maker.poses.figures[pose].action
+        return self.target.spot(pose, self.plane.normal)
 
     @property
     def is_flat(self) -> bool:

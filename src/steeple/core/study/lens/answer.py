@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from steeple.core.geometry.rectangle import SIDES
+from steeple.core.geometry.rectangle import SIDES, Rectangle, Spare
 from steeple.core.plan.parts.camera import Camera
 from steeple.core.study.base.answer import Answer
 from steeple.core.study.base.phrases import SIDE_WORDS, clock_words
 from steeple.core.study.base.sentence import Piece, Quantity, Sentence, door, dotted, mm, say
 from steeple.core.study.base.step import Context
+from steeple.core.study.inputs.work import GivenWork
 from steeple.core.study.lens.study import LensStudy, Sight
 
 _SAME_MM = 0.5
@@ -124,13 +125,15 @@ def _zoomed(study: LensStudy) -> Sentence:
 def _sees(study: LensStudy, sight: Sight) -> Sentence:
     seen, top = sight.seen_surface, sight.seen_top
     if seen is None:
-        return say(" It sees past the work to the horizon") + _fit(sight)
+        return say(" It sees past the work to the horizon") + _fit(sight, study.work)
     if sight.out_of_square_deg > SLANT_DEG:
         slant = door(
             Quantity(value=sight.out_of_square_deg, unit="deg"), figure="lens.out_of_square"
         )
-        return say(" It sees the work at a slant of {slant}", slant=slant) + _fit(sight)
+        return say(" It sees the work at a slant of {slant}", slant=slant) + _fit(sight, study.work)
     where = "at the table" if study.work.is_flat else "on the work"
+    if study.work.target is not None:
+        return _sees_target(study, sight, seen)
     line = say(
         " It sees {width} × {depth} " + where,
         width=door(mm(seen.width_mm), figure="lens.covered_table_width"),
@@ -142,11 +145,39 @@ def _sees(study: LensStudy, sight: Sight) -> Sentence:
             width=door(mm(top.width_mm), figure="lens.covered_top_width"),
             depth=door(mm(top.depth_mm), figure="lens.covered_top_depth"),
         )
-    return line + _fit(sight)
+    return line + _fit(sight, study.work)
 
 
-def _fit(sight: Sight) -> Sentence:
+def _sees_target(study: LensStudy, sight: Sight, seen: Rectangle) -> Sentence:
+    return say(
+        " It sees {width} × {depth} there",
+        width=door(mm(seen.width_mm), figure="lens.covered_table_width"),
+        depth=door(mm(seen.depth_mm), figure="lens.covered_table_depth"),
+    ) + _fit(sight, study.work)
+
+
+def _fit_target(spare: Spare, called: str) -> Sentence:
+    where, least = SIDE_WORDS[spare.tightest], spare.least
+    if least < -FAR_MM:
+        return say(": {what}: not in the picture {where}.", what=called, where=where)
+    figure = f"lens.spare_{spare.tightest}"
+    if least < 0:
+        return say(
+            ": {over} is cut off {where} ({what}).",
+            over=door(mm(-least), figure=figure), where=where, what=called,
+        )  # fmt: skip
+    if least > FAR_MM:
+        return say(": metres to spare round {what}.", what=called)
+    return say(
+        ": {least} to spare round {what}, least {where}.",
+        least=door(mm(least), figure=figure), where=where, what=called,
+    )  # fmt: skip
+
+
+def _fit(sight: Sight, work: GivenWork) -> Sentence:
     spare = sight.spare
+    if work.target is not None:
+        return _fit_target(spare, work.called)
     if spare.least < 0:
         where = SIDE_WORDS[spare.tightest]
         if spare.least < -FAR_MM:

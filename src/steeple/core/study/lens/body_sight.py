@@ -66,9 +66,9 @@ class BodySight:
 
 
 @lru_cache(maxsize=64)
-def zone_points(plane: WorkPlane) -> Array:
+def zone_points(plane: WorkPlane, face_mm: float = 0.0) -> Array:
     """A lattice of points over the zone, at the middles of equal cells: shape (n, 3)."""
-    return plane.lattice(*ZONE_POINTS, _OFF_WORK_MM)
+    return plane.lattice(*ZONE_POINTS, face_mm + _OFF_WORK_MM)
 
 
 @lru_cache(maxsize=512)
@@ -112,15 +112,15 @@ def body_sight(framing: Framing, d_mm: float) -> BodySight:
     maker, plane = work.maker, work.plane
     poses = maker.poses
     eye = np.array([*pyramid.pose.position])
-    zone = zone_points(plane)
+    zone = zone_points(plane, work.face_mm)
     frame = _frame_points(pyramid, d_mm + framing.farthest)
     company = maker.company_rows
     head_share, hidden_share, seen = [], [], []
-    for figure, upper, arms in zip(poses.figures, poses.upper, poses.arms, strict=True):
+    for pose, (upper, arms) in enumerate(zip(poses.upper, poses.arms, strict=True)):
         above = np.vstack([upper, company])
         head_share.append(float(hidden_points(eye, frame, above).mean()))
         hidden_share.append(float(hidden_points(eye, zone, above).mean()))
-        action = action_points(plane, figure.action)
+        action = action_points(plane, work.eye_rests(pose))
         everything = np.vstack([above, arms])
         seen.append(1.0 - float(hidden_points(eye, action, everything).mean()))
     rim, back = framing.rim(d_mm), framing.back(d_mm)
@@ -129,7 +129,8 @@ def body_sight(framing: Framing, d_mm: float) -> BodySight:
         for x, y, z, radius in maker.heads.tolist()
     )
     camera = rows_of((Solid("head", rim, back, CAMERA_HALF_MM),))
-    own = hidden_points(np.array([*poses.middle.eyes]), zone, camera)
+    bench = zone_points(work.bench.plane)
+    own = hidden_points(np.array([*poses.middle.eyes]), bench, camera)
     return BodySight(
         head_clearance_mm=framing.head_clearance(d_mm),
         camera_gap_mm=gap,

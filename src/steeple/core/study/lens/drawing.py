@@ -24,6 +24,14 @@ class HeightBounds(Result):
     never: tuple[str, ...]
 
 
+class TargetShape(Result):
+    """What one camera films in the place of the zone: its name, and the box about it."""
+
+    name: str
+    low: Point
+    high: Point
+
+
 class CameraDrawing(Result):
     """Geometry of one camera over the work; heights in millimetres above the table top.
 
@@ -55,12 +63,14 @@ class CameraDrawing(Result):
     sharp_down_to_mm: float | None
     range: HeightBounds
     bands: tuple[Band, ...]
+    target: TargetShape | None
 
 
 def camera_drawing(study: LensStudy) -> CameraDrawing:
     """The geometry of a studied camera."""
     sight, framing, d = study.sight, study.framing, study.settings.d_mm
     seen = sight.seen_surface if sight else None
+    target = study.work.target
     return CameraDrawing(
         lens=point(study.position),
         axis=point(framing.pose.axis),
@@ -84,6 +94,9 @@ def camera_drawing(study: LensStudy) -> CameraDrawing:
         sharp_down_to_mm=sight.sharp_down_to_mm if sight else None,
         range=_bounds(study.settings.heights),
         bands=bands_of(study.settings.heights),
+        target=None
+        if target is None
+        else TargetShape(name=target.called, low=point(target.low), high=point(target.high)),
     )
 
 

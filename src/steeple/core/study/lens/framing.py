@@ -23,6 +23,7 @@ from steeple.core.geometry.vectors import Vector
 from steeple.core.optics.focus import shared_focus_distance
 from steeple.core.optics.frame import Extent
 from steeple.core.optics.view import View
+from steeple.core.study.inputs.aimed import aimed_for
 from steeple.core.study.inputs.camera import CAMERA_HALF_MM, PLATE_MM, GivenCamera
 from steeple.core.study.inputs.work import GivenWork
 
@@ -131,8 +132,13 @@ class Framing:
 
     def px_per_mm(self, d_mm: float, corners: Array) -> float:
         """Delivered pixels on a millimetre of the work where they are fewest."""
-        slope = self.work.plane.slope
-        scale = least_scale(self.row(d_mm), corners, np.array([1.0, 0.0, 0.0]), np.array([*slope]))
+        target, plane = self.work.target, self.work.plane
+        # A hand or a face turns some side to the camera: no slant takes from what is made out on it.
+        ways = (plane.right, plane.slope)
+        if target is not None and target.is_person:
+            ways = (self.pose.right, self.pose.up)
+        right, slope = (np.array([*way]) for way in ways)
+        scale = least_scale(self.row(d_mm), corners, right, slope)
         return float(scale) * self.work.delivery_px.width / (2 * self.tangents(d_mm).width)
 
     def detail_px(self, d_mm: float) -> float:
@@ -224,8 +230,10 @@ class Framing:
 
 
 def framing_of(camera: GivenCamera, work: GivenWork, focal_mm: float | None) -> Framing:
-    """The framing of a camera at a zoom setting, on the line on which it stands."""
-    pose, plane = camera.pose, work.plane
+    """The framing of a camera at a zoom setting, on the line on which it stands, for what it films."""
+    pose = camera.pose
+    work = aimed_for(work, camera)
+    plane = work.plane
     middle = plane.middle
     surface, top = plane.corners(), plane.corners(work.top_mm)
     depths = [corner.minus(middle).dot(pose.axis) for corner in (*surface, *top)]
@@ -236,8 +244,7 @@ def framing_of(camera: GivenCamera, work: GivenWork, focal_mm: float | None) -> 
     slope = plane.slope
     # A margin moves each corner outward both ways at once, by the same length each.
     outward = [
-        Vector(float(a), 0.0, 0.0).plus(slope.times(b))
-        for a, b in ((-1, -1), (1, -1), (1, 1), (-1, 1))
+        plane.right.times(a).plus(slope.times(b)) for a, b in ((-1, -1), (1, -1), (1, 1), (-1, 1))
     ]
     return Framing(
         camera=camera,
@@ -281,7 +288,8 @@ def _base(camera: GivenCamera, pose: Pose, middle: Vector) -> Vector:
 
 def given_distance(camera: GivenCamera, work: GivenWork) -> float | None:
     """The distance along the axis that the plan gives; None where it leaves it to Steeple."""
-    given, axis, middle = camera.part.position, camera.pose.axis, work.plane.middle
+    given, axis = camera.part.position, camera.pose.axis
+    middle = aimed_for(work, camera).plane.middle
     steep = camera.tilt_deg > STEEP_DEG
     if not steep:
         if given.z_mm is None:

@@ -14,6 +14,7 @@ from steeple.core.optics.thin_lens import effective_f_number, magnification
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.sentence import mm
 from steeple.core.study.base.step import Context
+from steeple.core.study.inputs.aimed import aimed_work
 from steeple.core.study.inputs.camera import GivenCamera, given_camera
 from steeple.core.study.inputs.support import limits_of
 from steeple.core.study.inputs.work import GivenWork
@@ -183,16 +184,16 @@ def _note_place(camera: GivenCamera, position: Vector, assumptions: Assumptions)
         if value is None:
             assumptions.note(
                 f"{camera.at}/position/{name}",
-                "aimed at the middle of the zone",
+                "aimed at the middle of what it films",
                 quantity=mm(place),
             )
 
 
 def _spare_at(pyramid: Pyramid, work: GivenWork, h: float) -> Spare:
-    corners, slope = work.plane.corners(h), work.plane.slope
+    corners, slope, right = work.plane.corners(h), work.plane.slope, work.plane.right
     ways = {
-        "left": Vector(-1.0, 0.0, 0.0),
-        "right": Vector(1.0, 0.0, 0.0),
+        "left": right.times(-1.0),
+        "right": right,
         "near": slope.times(-1.0),
         "far": slope,
     }
@@ -208,14 +209,14 @@ def _seen(pyramid: Pyramid, work: GivenWork, h: float, quad: Quad | None) -> Rec
     """What is seen along the two lines through the middle of the zone, at a height off the work."""
     if quad is None:
         return None
-    middle, slope = work.plane.point(0.0, 0.0, h), work.plane.slope
+    middle, slope, right = work.plane.point(0.0, 0.0, h), work.plane.slope, work.plane.right
     if not pyramid.sees(middle):
         places = [work.plane.place(corner) for corner in quad]
         xs, ss = [place[0] for place in places], [place[1] for place in places]
         return Rectangle(left=min(xs), right=max(xs), near=min(ss), far=max(ss))
     return Rectangle(
-        left=-pyramid.room(middle, Vector(-1.0, 0.0, 0.0)),
-        right=pyramid.room(middle, Vector(1.0, 0.0, 0.0)),
+        left=-pyramid.room(middle, right.times(-1.0)),
+        right=pyramid.room(middle, right),
         near=-pyramid.room(middle, slope.times(-1.0)),
         far=pyramid.room(middle, slope),
     )
@@ -223,7 +224,7 @@ def _seen(pyramid: Pyramid, work: GivenWork, h: float, quad: Quad | None) -> Rec
 
 def _beyond(work: GivenWork, quad: Quad | None) -> Spare | None:
     """The table beyond the picture, for work that lies on it."""
-    if quad is None or not work.is_flat:
+    if quad is None or not work.is_flat or work.target is not None:
         return None
     xs, ys = [corner.x for corner in quad], [corner.y for corner in quad]
     table = work.table
@@ -329,4 +330,7 @@ def study_camera(ctx: Context) -> LensStudy | None:
     work = ctx.get(WORK, "")
     assert work is not None
     camera = given_camera(part, index, work, ctx.assumptions, limits=limits_of(plan, part))
-    return None if camera is None else study_lens(camera, work, ctx.assumptions)
+    if camera is None:
+        return None
+    aimed = aimed_work(work, part.target, camera.pose.axis, camera.at, ctx.assumptions)
+    return study_lens(camera, aimed, ctx.assumptions)

@@ -36,7 +36,7 @@ def mat_points(study: LightStudy) -> Array:
     study
         the light of a camera.
     """
-    lens, work = study.lens, study.work
+    lens, work = study.lens, study.work.bench
     frame = None if lens is None or lens.sight is None else lens.sight.seen_surface
     if frame is None or not work.is_flat:
         return np.zeros((0, 3))
@@ -67,7 +67,7 @@ def mat_glare(study: LightStudy) -> MatGlare | None:
     study
         the light of a camera.
     """
-    work, lens = study.work, study.lens
+    work, lens = study.work.bench, study.lens
     if work.mat_gloss is None or lens is None or not study.lit:
         return None
     points = mat_points(study)

@@ -19,7 +19,8 @@ from steeple.core.study.work.step import WORK
 
 def _reads(plan: Plan, of: str) -> Sequence[object]:
     """Lamps, cards and windows; which cameras there are beside the one asked for."""
-    return of, plan.lights, plan.cards, plan.room.windows, plan.room.daylight
+    setups = tuple((one.cameras, one.lights) for one in plan.setups)
+    return of, plan.lights, plan.cards, plan.room.windows, plan.room.daylight, setups
 
 
 LIGHT: Final[Step[LightStudy]] = Step(

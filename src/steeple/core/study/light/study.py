@@ -12,6 +12,7 @@ import numpy as np
 from steeple.core.geometry.kernels import Array
 from steeple.core.light.colour import mixed_cct_k, spread_mired
 from steeple.core.light.emitters import Emitter
+from steeple.core.plan.document import Plan
 from steeple.core.study.base.step import Context
 from steeple.core.study.hold.step import HOLD
 from steeple.core.study.inputs.lamp import UNKNOWN_CD, GivenLamp, given_lamps, measured_in
@@ -212,8 +213,20 @@ def standing(ctx: Context, camera: str) -> Standing:
 
 def standing_beside(ctx: Context) -> list[Standing]:
     """The cameras beside the one asked for that see something."""
-    others = [standing(ctx, one.id) for one in ctx.plan.cameras if one.id != ctx.of]
+    there = ctx.plan.with_camera(ctx.of) if ctx.of else ctx.plan.cameras
+    others = [standing(ctx, one.id) for one in there if one.id != ctx.of]
     return [one for one in others if one[0] is not None]
+
+
+def _lit_for(plan: Plan, camera_id: str) -> Plan:
+    """The plan with the lamps switched off that are not lit in the set-ups of a camera."""
+    lit = plan.lit_for(camera_id)
+    if lit is None:
+        return plan
+    lights = tuple(
+        one if one.id in lit else one.model_copy(update={"lit": False}) for one in plan.lights
+    )
+    return plan.model_copy(update={"lights": lights})
 
 
 def study_light(ctx: Context) -> LightStudy | None:
@@ -230,10 +243,10 @@ def study_light(ctx: Context) -> LightStudy | None:
     work = ctx.get(WORK, "")
     assert work is not None
     lens, hold = standing(ctx, ctx.of)
-    cameras = [one.id for one in plan.cameras]
+    cameras = [one.id for one in (plan.with_camera(ctx.of) if ctx.of else plan.cameras)]
     beside = standing_beside(ctx)
     assumptions = ctx.assumptions
-    given = given_lamps(plan, work, assumptions)
+    given = given_lamps(_lit_for(plan, ctx.of), work, assumptions)
     cards = given_cards(plan, work, given, assumptions)
     measured = measured_in(one.fixture for one in plan.lights)
     windows: tuple[GivenWindow, ...] = ()
@@ -243,13 +256,14 @@ def study_light(ctx: Context) -> LightStudy | None:
         "ground", ctx.of, ctx.key(WORK, ""), *(ctx.key(LENS, one) for one in cameras),
         tubes_of(hold, beside), cards, measured,
     )  # fmt: skip
-    ground = ctx.remember(key, lambda: ground_of(work, lens, hold, cards, measured, beside))
+    aimed = work if lens is None else lens.work
+    ground = ctx.remember(key, lambda: ground_of(aimed, lens, hold, cards, measured, beside))
     wanted = [replace(one.emitter, intensity_cd=1.0) for one in given]
     areas = tuple(dict.fromkeys([*wanted, *(one.emitter for one in windows)]))
     lights = _each_alone(ctx, key, ground, areas)
     daylight = lit_windows(ctx, key, windows, ground, lights)
     table = _Table(
-        work=work,
+        work=aimed,
         lens=lens,
         ground=ground,
         alone=tuple(lights[one] for one in wanted),

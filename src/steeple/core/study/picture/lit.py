@@ -54,7 +54,7 @@ def lighting_of(
     mean = study.mean_lx
     if not study.is_bright or mean <= 0 or study.cct_k is None:
         return None
-    work, scene = study.work, study.scene
+    work, scene = study.work.bench, study.scene
     white_k = study.cct_k
     sources = [(one, tint(cct_k=cct_k, white_k=white_k)) for one, cct_k in study.areas]
     around_lx = np.zeros(3)
@@ -117,7 +117,7 @@ def _noise(study: LightStudy) -> float:
 
 def _frame(study: LightStudy) -> Array:
     """Left, right, near and far of what is seen of the table, and a little more."""
-    table, plane = study.work.table, study.work.plane
+    table, plane = study.work.table, study.work.bench.plane
     sides = [table.left, table.right, table.near, table.far]
     if study.lens is None or study.lens.sight is None:
         return np.array(sides, dtype=np.float64)
@@ -129,7 +129,7 @@ def _frame(study: LightStudy) -> Array:
 
 def _on_work(study: LightStudy, flat: Array, beyond_mm: float = 0.0) -> Flags:
     """Which places of the table lie under the work's plane, or at most so far beside it."""
-    plane = study.work.plane
+    plane = study.work.bench.plane
     slope = plane.slope
     s = (flat[:, 1] - plane.middle.y) / max(slope.y, 1e-6)
     beyond_slope_mm = beyond_mm / max(slope.y, 1e-6)
@@ -141,7 +141,7 @@ def _on_work(study: LightStudy, flat: Array, beyond_mm: float = 0.0) -> Flags:
 
 def _surface(study: LightStudy, flat: Array, on_work: Flags) -> tuple[Array, Array]:
     """Places on table, work and things, with what they face."""
-    work = study.work
+    work = study.work.bench
     plane = work.plane
     points = flat.copy()
     up = Vector(0.0, 0.0, 1.0)

@@ -6,8 +6,10 @@ from collections.abc import Sequence
 
 import numpy as np
 
+from steeple.core.body.figure import Figure, Solid
 from steeple.core.errors import InputError
 from steeple.core.geometry.kernels import Array
+from steeple.core.geometry.vectors import Vector
 from steeple.core.simcam.camera import Picture, Shot, Stage, render
 from steeple.core.study.angles.things import Thing
 from steeple.core.study.inputs.maker import MIDDLE_POSE
@@ -28,6 +30,8 @@ PART_COLOURS = {
     "head": HAIR, "neck": SKIN, "trunk": CLOTH, "upper-arm": CLOTH, "forearm": CLOTH,
     "hand": SKIN, "tool": TOOL,
 }  # fmt: skip
+FACE_AHEAD, FACE_RADIUS = 0.24, 0.84
+"""Of the radius of the head: how far its face lies ahead, and how large the ball is that shows it."""
 WARM = np.array([1.06, 1.0, 0.90])
 FLOOR_REFLECTANCE = 0.10
 SAMPLES = {"draft": 1, "fine": 5}
@@ -36,6 +40,16 @@ _MARKS = ((0.0, 0.0), (-0.42, -0.38), (0.42, -0.38), (0.42, 0.38), (-0.42, 0.38)
 
 def _grey(reflectance: float) -> Array:
     return np.clip(reflectance * WARM, 0.0, 1.0)
+
+
+def _face(figure: Figure) -> Solid:
+    """The front of a head, toward where its hands are: without it a head has no face to be filmed."""
+    head = figure.head
+    ahead = Vector(figure.action.x - head.a.x, figure.action.y - head.a.y, 0.0)
+    ahead = ahead.unit if ahead.length > 1.0 else Vector(0.0, 1.0, 0.0)
+    way = ahead.times(FACE_AHEAD).plus(Vector(0.0, 0.0, -FACE_AHEAD / 2))
+    middle = head.a.plus(way.times(head.radius_mm))
+    return Solid("head", middle, middle, FACE_RADIUS * head.radius_mm)
 
 
 def stage_of(work: GivenWork, *, pose: int = MIDDLE_POSE, people: bool = True) -> Stage:
@@ -49,6 +63,9 @@ def stage_of(work: GivenWork, *, pose: int = MIDDLE_POSE, people: bool = True) -
     ]
     capsules = [solid.row for solid in solids]
     colours = [PART_COLOURS[solid.part] for solid in solids]
+    for one in (figure, *work.maker.company) if people else work.maker.company:
+        capsules.append(_face(one).row)
+        colours.append(SKIN)
     thing = tuple(_grey(0.7 * work.reflectance))
     for x, y, radius in spheres:
         capsules.append((x, y, radius, x, y, radius, radius))
@@ -155,7 +172,7 @@ def picture_of(
         radius = settings.focal_mm / (2 * settings.f_number)
     pyramid = sight.pyramid
     return render(
-        with_gear(stage_of(study.work, pose=pose, people=study.camera.sees_maker), gear),
+        with_gear(stage_of(study.work.bench, pose=pose, people=study.camera.sees_maker), gear),
         Shot(
             camera=study.framing.row(settings.d_mm),
             half_width=pyramid.half_width,

@@ -1,4 +1,6 @@
 /** Cameras, people, lamps and stands from above, with what each picture takes in. */
+
+import { useRef } from 'react';
 import type {
   CameraDrawing,
   CameraResult,
@@ -7,17 +9,21 @@ import type {
   WorkDrawing,
 } from '../../../api/types';
 import classes from '../../../drawing/drawings.module.css';
+import { type Handle, type Place, useHandle } from '../../../drawing/handles/useHandle';
 import { Sized } from '../../../drawing/Sized';
 import { fitWindow, type Scale, type Size } from '../../../drawing/scale';
 import { BodyShape } from '../../../drawing/shapes/BodyShape';
-import { BoxShape } from '../../../drawing/shapes/BoxShape';
+import { BoxShape, levelBox } from '../../../drawing/shapes/BoxShape';
 import { around, placeLabels, strokesOf } from '../../../drawing/words/placing';
+import { useUnits } from '../../../ui/units';
 
 interface Props {
   work: WorkDrawing;
   cameras: readonly CameraResult[];
   inHand: string;
   onChoose: (id: string) => void;
+  onDrag: (place: Place) => void;
+  onCommit: (place: Place) => void;
 }
 
 const ROUND_MM = 150;
@@ -34,7 +40,9 @@ export function RoomView(props: Props) {
 
 type Standing = CameraResult & { lens: CameraDrawing };
 
-function View({ work, cameras, inHand, onChoose, size }: Props & { size: Size }) {
+function View({ work, cameras, inHand, onChoose, onDrag, onCommit, size }: Props & { size: Size }) {
+  const { system } = useUnits();
+  const kept = useRef<Scale | null>(null);
   const standing: Standing[] = cameras.flatMap((one) =>
     one.drawings.lens ? [{ ...one, lens: one.drawings.lens }] : [],
   );
@@ -48,7 +56,8 @@ function View({ work, cameras, inHand, onChoose, size }: Props & { size: Size })
     ...work.maker.parts.flatMap((one) => [one.a, one.b]),
     ...work.company.flatMap((person) => person.parts.map((one) => one.a)),
   ];
-  const scale = fitWindow(
+  // While a camera is moved the drawing stays put under the hand.
+  const fitted = fitWindow(
     {
       left: Math.min(work.table.left, ...points.map((one) => near(one.x))) - ROUND_MM,
       right: Math.max(work.table.right, ...points.map((one) => near(one.x))) + ROUND_MM,
@@ -62,6 +71,17 @@ function View({ work, cameras, inHand, onChoose, size }: Props & { size: Size })
       height: Math.max(10, size.height - 12),
     },
   );
+  const held = standing.find((one) => one.id === inHand)?.lens.lens ?? null;
+  const handle = useHandle({
+    place: { x: held?.x ?? 0, y: held?.y ?? 0 },
+    s: (kept.current ?? fitted).s,
+    system,
+    moves: 'both',
+    onDrag,
+    onCommit,
+  });
+  if (!handle.live) kept.current = fitted;
+  const scale = kept.current ?? fitted;
   const at = (point: Point) => ({ x: scale.x(near(point.x)), y: scale.y(near(point.y)) });
   const named = [
     ...standing.map((one) => ({ lines: [one.name], ...at(one.lens.lens), off: 14 })),
@@ -84,6 +104,9 @@ function View({ work, cameras, inHand, onChoose, size }: Props & { size: Size })
     <>
       <BoxShape box={work.table} scale={scale} className={classes.there} />
       <BoxShape box={work.zone} scale={scale} className={classes.wood} />
+      {chosen?.lens.target ? (
+        <BoxShape box={levelBox(chosen.lens.target)} scale={scale} className={classes.seenTop} />
+      ) : null}
       {chosen ? <Takes camera={chosen} scale={scale} className={classes.cone} /> : null}
       {[work.maker, ...work.company].map((person, index) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: people stand in one order
@@ -113,7 +136,7 @@ function View({ work, cameras, inHand, onChoose, size }: Props & { size: Size })
           <Sign
             camera={one}
             at={at(one.lens.lens)}
-            chosen={one.id === inHand}
+            handle={one.id === inHand ? handle.props : null}
             onChoose={() => onChoose(one.id)}
           />
         </g>
@@ -137,7 +160,8 @@ function View({ work, cameras, inHand, onChoose, size }: Props & { size: Size })
 /** What a picture takes in: its outline on the work, or its angle where it reaches past the horizon. */
 function Takes(props: { camera: Standing; scale: Scale; className: string | undefined }) {
   const { camera, scale, className } = props;
-  const { lens, axis, seen_surface: seen } = camera.lens;
+  const { lens, axis, measure } = camera.lens;
+  const seen = measure === 'height' ? camera.lens.seen_surface : null;
   const far = seen?.some((one) => Math.hypot(one.x, one.y) > FAR_MM);
   const outline =
     seen && !far ? seen : wedge(lens, axis, camera.drawings.angles?.half_angle_deg ?? 20);
@@ -161,29 +185,41 @@ function wedge(lens: Point, axis: Point, halfDeg: number): Point[] {
 function Sign(props: {
   camera: Standing;
   at: { x: number; y: number };
-  chosen: boolean;
+  handle: Handle['props'] | null;
   onChoose: () => void;
 }) {
-  const { camera, at, chosen, onChoose } = props;
+  const { camera, at, handle, onChoose } = props;
+  const chosen = handle !== null;
   const { axis } = camera.lens;
   const level = Math.hypot(axis.x, axis.y) > 0.1;
   const turn = (Math.atan2(axis.x, axis.y) * 180) / Math.PI;
   return (
     <g
-      role="button"
       tabIndex={0}
-      aria-label={`Take the ${camera.name} camera in hand`}
-      aria-pressed={chosen}
       data-camera={camera.id}
-      style={{ cursor: 'pointer' }}
       transform={`translate(${at.x} ${at.y}) rotate(${turn})`}
-      onClick={onChoose}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter' || event.key === ' ') {
-          event.preventDefault();
-          onChoose();
-        }
-      }}
+      {...(handle
+        ? {
+            role: 'slider',
+            'aria-label': `Place of the ${camera.name} camera in the room`,
+            'aria-valuenow': Math.round(camera.lens.lens.x),
+            'aria-valuetext': `${Math.round(camera.lens.lens.x)} mm right, ${Math.round(camera.lens.lens.y)} mm away`,
+            'data-handle': 'camera-place',
+            className: classes.grip,
+            ...handle,
+          }
+        : {
+            role: 'button',
+            'aria-label': `Take the ${camera.name} camera in hand`,
+            style: { cursor: 'pointer' },
+            onClick: onChoose,
+            onKeyDown: (event: React.KeyboardEvent) => {
+              if (event.key === 'Enter' || event.key === ' ') {
+                event.preventDefault();
+                onChoose();
+              }
+            },
+          })}
     >
       <rect x={-10} y={-2} width={20} height={10} className={classes.lamp} data-chosen={chosen} />
       {level ? (

@@ -7,6 +7,7 @@ import { useHeight } from '../../../drawing/handles/useHeight';
 import { Sized } from '../../../drawing/Sized';
 import { fitWindow, type Scale, type Size } from '../../../drawing/scale';
 import { BodyShape } from '../../../drawing/shapes/BodyShape';
+import { BoxShape } from '../../../drawing/shapes/BoxShape';
 import { CameraShape } from '../../../drawing/shapes/CameraShape';
 import { NoteNumbers, type NotePlace, type Spot } from '../../../drawing/words/notes';
 import { Plumb } from './Plumb';
@@ -109,6 +110,18 @@ function Rig({
       <BodyShape person={work.maker} scale={scale} from="side" />
       <Table work={work} scale={scale} system={system} wordless={narrow} />
       <Sight work={work} camera={camera} scale={scale} shift={shift} wordless={narrow} />
+      {camera.target ? (
+        <BoxShape
+          box={{
+            left: camera.target.low.y,
+            right: camera.target.high.y,
+            near: camera.target.low.z,
+            far: camera.target.high.z,
+          }}
+          scale={scale}
+          className={classes.seenTop}
+        />
+      ) : null}
       <CameraShape camera={camera} scale={scale} shift={shift} />
       {narrow || !upright ? null : (
         <HandRoom work={work} camera={camera} scale={scale} shift={shift} system={system} />

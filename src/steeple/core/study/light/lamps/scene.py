@@ -27,6 +27,8 @@ COLUMN_MM = 16.0
 def lifted(work: GivenWork, points: Array) -> Array:
     """Points that lie within a thing put onto it, a millimetre off its top."""
     out = points.copy()
+    if work.target is not None and (work.target.is_person or not work.is_flat):
+        return out
     for item in work.items:
         dx, dy = out[:, 0] - item.x_mm, out[:, 1] - item.y_mm
         half = item.width_mm / 2
@@ -45,7 +47,7 @@ def lifted(work: GivenWork, points: Array) -> Array:
 def lattice(work: GivenWork, across: int, along: int) -> Array:
     """Points over the zone at the middles of equal cells, a millimetre off the work and what stands
     on it: (n, 3)."""
-    return lifted(work, work.plane.lattice(across, along, OFF_WORK_MM))
+    return lifted(work, work.plane.lattice(across, along, work.face_mm + OFF_WORK_MM))
 
 
 def item_hulls(work: GivenWork) -> tuple[list[Hull], list[tuple[float, ...]]]:
@@ -150,8 +152,8 @@ class LightScene:
 
     def action(self, pose: int) -> Array:
         """Points of the disc about the tool tip, (n, 3)."""
-        tip = self.work.maker.poses.figures[pose].action
-        return lifted(self.work, action_points(self.work.plane, tip))
+        spot = self.work.eye_rests(pose)
+        return lifted(self.work, action_points(self.work.plane, spot))
 
     def seen(self, points: Array, pose: int) -> Flags:
         """Which points the camera sees past the maker; all where there is no camera."""
