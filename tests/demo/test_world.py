@@ -7,10 +7,13 @@ import re
 import pytest
 
 from steeple.core.evaluation import evaluate
-from steeple.core.plan.cupboard.owned import Owned
+from steeple.core.plan.changes import apply_changes
+from steeple.core.plan.cupboard.owned import Owned, owned_of
 from steeple.core.plan.document import Plan
 from steeple.core.plan.reading import write_plan
+from steeple.core.solve.angles.place_camera import place_camera
 from steeple.core.study.base.sentence import sentence_words
+from steeple.demo.angles import CLASS, LESSON, SHELF
 from steeple.demo.cupboard import BODIES, EVERYTHING, LENSES
 from steeple.demo.plans import DULCIMER, DUMPLINGS, GILDING, PLANS
 
@@ -48,6 +51,34 @@ def test_the_dulcimer_lesson_holds_throughout() -> None:
     assert "people-filmed" in {one.code for one in evaluation.cautions}
 
 
+def test_the_lesson_with_three_cameras_holds_throughout() -> None:
+    evaluation = evaluate(LESSON, owned=Owned(lenses=LENSES))
+    assert [one.role for one in LESSON.cameras] == ["overhead", "face", "low-side"]
+    assert {one.verdict for one in evaluation.findings} == {"holds"}
+
+
+def test_the_class_has_a_jump_an_arm_in_the_way_and_a_stand_in_a_picture() -> None:
+    found = {(one.code, one.about): one for one in evaluate(CLASS).findings}
+    assert len(CLASS.cameras) == 3
+    assert any(one.body is not None and one.body.kind == "phone" for one in CLASS.cameras)
+    assert found["angles.jump", "phone"].verdict == "fails"
+    assert found["angles.gear-in-frame", "side"].verdict == "fails"
+    hidden = found["lens.hands-hide-work", "side"]
+    assert hidden.verdict == "fails"
+    assert hidden.fixes
+
+
+def test_the_phone_of_the_class_finds_a_better_place() -> None:
+    """What jumps is mended by asking for the same picture from elsewhere."""
+    index = [one.id for one in CLASS.cameras].index("phone")
+    places = place_camera(CLASS, "low-side", index=index, owned=owned_of(EVERYTHING))
+    there = apply_changes(CLASS, places.offers[0].changes)
+    found = {
+        (one.code, one.about): one.verdict for one in evaluate(there, try_mends=False).findings
+    }
+    assert found["angles.jump", "phone"] == "holds"
+
+
 def test_the_first_two_have_troubles_that_are_seen() -> None:
     for plan in (GILDING, DUMPLINGS):
         verdicts = [one.verdict for one in evaluate(plan).findings]
@@ -74,7 +105,7 @@ def test_names_are_plain_and_differ() -> None:
         )
 
 
-@pytest.mark.parametrize("plan", PLANS, ids=lambda plan: plan.title)
+@pytest.mark.parametrize("plan", [*PLANS, *SHELF[:2]], ids=lambda plan: plan.title)
 def test_a_demo_plan_stands_on_its_own(plan: Plan) -> None:
     """It carries copies of its gear, so it is the same on a machine with an empty cupboard."""
     camera = plan.cameras[0]
@@ -85,7 +116,7 @@ def test_a_demo_plan_stands_on_its_own(plan: Plan) -> None:
     assert '"format": "steeple-plan"' in write_plan(plan)
 
 
-@pytest.mark.parametrize("plan", PLANS, ids=lambda plan: plan.title)
+@pytest.mark.parametrize("plan", [*PLANS, *SHELF[:2]], ids=lambda plan: plan.title)
 def test_what_is_said_is_short_and_calm(plan: Plan) -> None:
     evaluation = evaluate(plan, owned=Owned(lenses=LENSES))
     for finding in evaluation.findings:

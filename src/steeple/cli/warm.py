@@ -11,13 +11,13 @@ from steeple.core.geometry.solids import solids_of
 from steeple.core.geometry.vectors import Vector
 from steeple.core.light.emitters import Emitter, light_at
 from steeple.core.light.gloss import FINISHES, gloss_luminance
-from steeple.demo.plans import PLANS
+from steeple.demo.angles import SHELF
 from steeple.services.picture import picture_file
 
 
 def run(_arguments: argparse.Namespace) -> int:
     """Work out a demo plan and take a small picture; the compiled loops stay on disk."""
-    for plan in PLANS:
+    for plan in SHELF:
         evaluate(plan, try_mends=False)
         picture_file(plan, camera=0, width_px=64, quality="draft", pose=4)
     lamp = Emitter("rectangle", Vector(0, 300, 700), Vector(0, -300, -700), 300, 300, 900.0)

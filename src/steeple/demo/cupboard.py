@@ -64,7 +64,7 @@ OLDER = Body(
     power_w=3.8,
     battery_wh=8.1,
     screen="fixed",
-    shown_elsewhere=False,
+    shown_elsewhere=True,
 )
 SMALL = Body(
     kind="camera",

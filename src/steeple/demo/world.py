@@ -6,8 +6,8 @@ from collections.abc import Mapping
 from datetime import UTC, datetime
 
 from steeple.core.plan.document import Plan
+from steeple.demo.angles import SHELF
 from steeple.demo.cupboard import EVERYTHING
-from steeple.demo.plans import PLANS
 from steeple.services.filling import fill_where_empty
 from steeple.store.database import Database
 
@@ -17,7 +17,7 @@ def fill(database: Database) -> bool:
     return fill_where_empty(
         database,
         gear=EVERYTHING,
-        plans=lambda ids: (_linked(plan, ids) for plan in PLANS),
+        plans=lambda ids: (_linked(plan, ids) for plan in SHELF),
         label="Demo plan",
         clock=lambda: datetime.now(UTC),
     )

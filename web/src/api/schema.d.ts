@@ -2163,6 +2163,12 @@ export interface components {
             crop_px_per_mm: number;
             /** Crop Noise Stops */
             crop_noise_stops: number;
+            /** Crop Left Percent */
+            crop_left_percent: number;
+            /** Crop Top Percent */
+            crop_top_percent: number;
+            /** Punch In */
+            punch_in: components["schemas"]["Piece"][];
             /** Says */
             says: components["schemas"]["Piece"][];
         };

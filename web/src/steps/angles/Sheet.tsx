@@ -10,6 +10,7 @@ import classes from './angles.module.css';
 import { Ring } from './drawing/Ring';
 import { RoomView } from './drawing/RoomView';
 import { movedTo, putAt, wayOf } from './model';
+import { PunchIn } from './PunchIn';
 import { Setups } from './Setups';
 import { Cuts, Strip } from './Strip';
 import { Together } from './Together';
@@ -25,6 +26,7 @@ export function AnglesSheet() {
       <AnswerLine step="angles" />
       {plan.cameras.length ? <Strip /> : null}
       {angles && lens ? <Views angles={angles} lens={lens} /> : null}
+      {angles ? <PunchIn cuts={angles.cuts} /> : null}
       <Wishes />
       {plan.cameras.length < 2 ? <OneMoreCamera /> : null}
       <Setups />

@@ -1,7 +1,7 @@
 /** The strip: what every camera sees, side by side in the order of the plan, with a stitch between two
  * that says whether they cut. */
 import { UnstyledButton } from '@mantine/core';
-import { Fragment } from 'react';
+import { Fragment, useState } from 'react';
 import type { CameraResult, CutDrawing, IntrusionDrawing, Verdict } from '../../api/types';
 import { lengthWords } from '../../domain/units';
 import { usePicture } from '../../picture/usePicture';
@@ -11,21 +11,61 @@ import { VerdictMark } from '../../ui/VerdictMark';
 import classes from './angles.module.css';
 
 const SMALL_PX = 320;
+const LARGE_PX = 1280;
 const MIDDLE_POSE = 4;
 const GRAVITY: Verdict[] = ['holds', 'watch', 'unknown', 'fails'];
 
 export function Strip() {
-  const { evaluation } = useSheet();
+  const { evaluation, camera: inHand } = useSheet();
   const { cameras } = evaluation;
+  const [large, setLarge] = useState(false);
   return (
-    <section className={classes.strip} aria-label="What every camera sees">
-      {cameras.map((camera, index) => (
-        <Fragment key={camera.id}>
-          {index ? <Stitch before={cameras[index - 1]} after={camera} /> : null}
-          <View camera={camera} index={index} />
-        </Fragment>
-      ))}
-    </section>
+    <>
+      <section className={classes.strip} aria-label="What every camera sees">
+        {cameras.map((camera, index) => (
+          <Fragment key={camera.id}>
+            {index ? <Stitch before={cameras[index - 1]} after={camera} /> : null}
+            <View camera={camera} index={index} />
+          </Fragment>
+        ))}
+      </section>
+      {inHand.result?.drawings.angles ? (
+        <>
+          <UnstyledButton
+            className={classes.larger}
+            aria-expanded={large}
+            onClick={() => setLarge((now) => !now)}
+          >
+            {large ? 'show it small again' : `show the ${inHand.result.name} picture large`}
+          </UnstyledButton>
+          {large ? <Large index={inHand.index} name={inHand.result.name} /> : null}
+        </>
+      ) : null}
+    </>
+  );
+}
+
+/** The picture of the camera in hand as large as the sheet. */
+function Large({ index, name }: { index: number; name: string }) {
+  const { answered, dragging, plan } = useSheet();
+  const { now } = usePicture(dragging ? null : answered, {
+    camera: index,
+    widthPx: LARGE_PX,
+    quality: 'fine',
+    pose: MIDDLE_POSE,
+  });
+  const { width_px: width, height_px: height } = plan.delivery;
+  return (
+    <span
+      className={classes.picture}
+      style={{ aspectRatio: `${width ?? 1920} / ${height ?? 1080}` }}
+    >
+      {now ? (
+        <img src={now} alt={`What the ${name} camera sees, large`} />
+      ) : (
+        <span className={classes.none}>Drawing</span>
+      )}
+    </span>
   );
 }
 
@@ -141,18 +181,12 @@ const wordsOf = (cut: CutDrawing): string =>
     ? 'they show different things'
     : `${JOINS[cut.join]}: ${Math.round(cut.angle_deg)}° apart, ${cut.size_ratio.toFixed(1)} times in size`;
 
-/** From so much on a crop of the wider picture is worth a word. */
-const CROP_FROM = 1.2;
-
-/** What is to be known of a pair beyond whether it cuts: sides of the line, left and right, a crop. */
+/** What is to be known of a pair beyond whether it cuts: sides of the line, left and right. */
 function remarks(cut: CutDrawing): string[] {
   const crosses = [cut.side, cut.other_side].sort().join() === 'left,right';
   return [
     cut.swapped ? 'left and right change places' : '',
     crosses ? `one stands ${cut.side} of the line, the other ${cut.other_side} of it` : '',
-    cut.same && cut.size_ratio >= CROP_FROM
-      ? `a crop of the wider picture to the size of the closer leaves ${cut.crop_px_per_mm.toFixed(1)} px/mm and adds ${cut.crop_noise_stops.toFixed(1)} stops of grain`
-      : '',
   ].filter(Boolean);
 }
 

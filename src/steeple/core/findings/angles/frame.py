@@ -11,6 +11,7 @@ from steeple.core.findings.finding import Judgement, measured
 from steeple.core.findings.hold.fixes import foot_moves
 from steeple.core.findings.light.fixes import as_bright
 from steeple.core.findings.rule import Proposal, rule
+from steeple.core.geometry.vectors import Vector
 from steeple.core.plan.changes import Change
 from steeple.core.study.angles.study import AngleStudy, Intrusion
 from steeple.core.study.angles.things import solids_in
@@ -21,7 +22,10 @@ from steeple.core.study.plan_study import CameraStudy
 BARELY = 0.01
 """What reaches in no farther than this share of the picture is cut away in the edit; a planning value."""
 FARTHEST_MM = 1_500.0
+FARTHEST_SLID_MM = 400.0
+"""A camera that is slid farther no longer looks at its work."""
 SPARE_MM = 20.0
+UPRIGHT = (("up", Vector(0.0, 0.0, 1.0)), ("down", Vector(0.0, 0.0, -1.0)))
 
 
 def _found(scene: CameraStudy) -> list[Intrusion]:
@@ -67,6 +71,26 @@ def _lamp_aside(scene: CameraStudy, study: AngleStudy, one: Intrusion) -> Iterat
         yield Proposal(action=action, changes=tuple(changes))
 
 
+def _slid(scene: CameraStudy, study: AngleStudy, one: Intrusion) -> Iterator[Proposal]:
+    """The camera slid, as it looks, by the least that clears its picture of a thing: as if the thing moved
+    the other way."""
+    solids = solids_in(tuple(thing for thing in study.still if thing.of == one.thing.of))
+    ways = []
+    for words, way in (*ASIDE, *UPRIGHT):
+        step = least_shift(study.pyramid, solids, way.times(-1.0), most_mm=FARTHEST_SLID_MM)
+        if step:
+            ways.append((math.ceil((step + SPARE_MM) / 10) * 10.0, words, way))
+    for step, words, way in sorted(ways, key=lambda each: each[0]):
+        place = study.lens.position.plus(way.times(step))
+        yield Proposal(
+            action=say("Slide the camera {step} " + words, step=mm(step)),
+            changes=tuple(
+                Change(path=f"{scene.at}/position/{name}_mm", value=round(value, 1))
+                for name, value in zip("xyz", place, strict=True)
+            ),
+        )
+
+
 def _gear_away(scene: CameraStudy) -> Iterator[Proposal]:
     """The thing out of the picture, or the camera past the thing."""
     study = scene.angles
@@ -76,6 +100,7 @@ def _gear_away(scene: CameraStudy) -> Iterator[Proposal]:
     for one in _found(scene)[:2]:
         if one.thing.kind == "lamp stand":
             yield from _lamp_aside(scene, study, one)
+            yield from _slid(scene, study, one)
             continue
         carried = [
             each.id
@@ -86,6 +111,7 @@ def _gear_away(scene: CameraStudy) -> Iterator[Proposal]:
             beside = CameraStudy(scene.studies, cameras[other], scene.owned)
             yield from foot_moves(beside)
             yield from past_it(beside)
+        yield from _slid(scene, study, one)
     yield from past_it(scene)
 
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from steeple.core.angles.cutting import APART_DEG
+from steeple.core.optics.frame import PIXELS_PER_LINE
 from steeple.core.study.angles.study import AngleStudy, Cut
 from steeple.core.study.angles.things import ALL_KINDS
 from steeple.core.study.base.answer import Answer
@@ -35,6 +37,34 @@ def cut_words(cut: Cut) -> Sentence:
         )
         + size
     )
+
+
+PUNCH_IN_FROM = 1.2
+"""From so much closer on a crop is a picture of its own."""
+GRAIN_SHOWS = 1.5
+"""Stops of grain more that are seen; a planning value."""
+
+
+def punch_in_words(cut: Cut) -> Sentence:
+    """What a crop of the wider of two pictures to the size of the closer gives, and whether it stands in for
+    the closer camera; empty where there is none to be made."""
+    if not cut.same or cut.size_ratio < PUNCH_IN_FROM:
+        return ()
+    keeps, grainy = cut.crop_px >= PIXELS_PER_LINE, cut.crop_noise_stops > GRAIN_SHOWS
+    near = cut.angle_deg < APART_DEG
+    line = say(
+        "Cropped {times}, the wider picture keeps {px} across the finest line, with {stops} more grain: ",
+        times=Quantity(value=round(cut.size_ratio, 1), unit="times"),
+        px=Quantity(value=round(cut.crop_px, 1), unit="px"),
+        stops=Quantity(value=round(cut.crop_noise_stops, 1), unit="stops"),
+    )
+    if not keeps:
+        return line + say("too little; the closer camera is worth its stand.")
+    if not near:
+        return line + say("it shows the same side, and the closer camera another one.")
+    if grainy:
+        return line + say("it replaces the closer camera where the grain may show.")
+    return line + say("it replaces the closer camera.")
 
 
 def angles_answer(study: AngleStudy | None, ctx: Context) -> Answer:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from steeple.core.study.angles.answer import cut_words
+from steeple.core.study.angles.answer import cut_words, punch_in_words
 from steeple.core.study.angles.study import AngleStudy
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Sentence
@@ -44,6 +44,9 @@ class CutDrawing(Result):
     same: bool
     crop_px_per_mm: float
     crop_noise_stops: float
+    crop_left_percent: float
+    crop_top_percent: float
+    punch_in: Sentence
     says: Sentence
 
 
@@ -102,6 +105,9 @@ def angles_drawing(study: AngleStudy) -> AnglesDrawing:
                 same=one.same,
                 crop_px_per_mm=one.crop_px_per_mm,
                 crop_noise_stops=one.crop_noise_stops,
+                crop_left_percent=100 * one.crop_left,
+                crop_top_percent=100 * one.crop_top,
+                punch_in=punch_in_words(one),
                 says=cut_words(one),
             )
             for one in study.cuts

@@ -120,6 +120,12 @@ class Cut:
     """Whether both show the same thing; between pictures of different things no cut jumps."""
     crop_px_per_mm: float
     crop_noise_stops: float
+    crop_left: float
+    crop_top: float
+    """Where in the wider picture the crop begins, in shares of its width and height; it is 1 ÷ ``size_ratio``
+    of both."""
+    crop_px: float
+    """Pixels across the finest line that the crop keeps."""
 
     @property
     def gravity(self) -> tuple[int, float]:
@@ -334,8 +340,10 @@ def _cut(study: LensStudy, other: LensStudy, name: str) -> Cut | None:
             line_side(off_line_deg(one.pose.position, start, Vector(middle.x, middle.y, middle.z)))
             for one in (ours, theirs)
         ]
-    wide = study if sizes[0] < sizes[1] else other
+    wide, close = (study, other) if sizes[0] < sizes[1] else (other, study)
     assert wide.sight is not None
+    crop_px_per_mm = min(wide.sight.recorded_px_per_mm, wide.sight.delivered_px_per_mm * ratio)
+    middle_at = wide.sight.pyramid.project(subject) or (0.0, 0.0)
     a, b = ours.pose.position, theirs.pose.position
     return Cut(
         other=other.camera.id,
@@ -353,9 +361,19 @@ def _cut(study: LensStudy, other: LensStudy, name: str) -> Cut | None:
         other_side=sides[1],
         swapped=same and not work.maker.away and are_swapped(ours.pose, theirs.pose, MAKER_RIGHT),
         same=same,
-        crop_px_per_mm=min(wide.sight.recorded_px_per_mm, wide.sight.delivered_px_per_mm * ratio),
+        crop_px_per_mm=crop_px_per_mm,
         crop_noise_stops=crop_noise_stops(ratio),
+        crop_left=_crop_from(middle_at[0], ratio),
+        crop_top=_crop_from(-middle_at[1], ratio),
+        crop_px=crop_px_per_mm * close.work.detail_mm,
     )
+
+
+def _crop_from(at: float, ratio: float) -> float:
+    """Where a crop begins that has a place in its middle, as far as the picture allows: a share of its
+    width or height. ``at`` is the place, −1 … 1 from the left or from the top."""
+    size = 1.0 / ratio
+    return min(1.0 - size, max(0.0, (at + 1.0) / 2.0 - size / 2.0))
 
 
 def study_angles(ctx: Context) -> AngleStudy | None:
