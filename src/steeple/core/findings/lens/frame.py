@@ -12,7 +12,7 @@ from steeple.core.plan.changes import Change
 from steeple.core.study.base.phrases import SIDE_WORDS
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.inputs.work import GivenWork
-from steeple.core.study.lens.answer import FAR_MM, way_round_words
+from steeple.core.study.lens.answer import FAR_MM, side_words, way_round_words
 from steeple.core.study.lens.study import LensStudy, Sight
 from steeple.core.study.plan_study import CameraStudy
 
@@ -106,7 +106,7 @@ def zone_cut_off(scene: CameraStudy) -> Judgement | None:
     if study is None or sight is None:
         return None
     least, wanted, side = sight.spare.least, scene.work.margin_mm, sight.spare.tightest
-    where, target = SIDE_WORDS[side], scene.work.target
+    where, target = side_words(scene.work, side), scene.work.target
     against = measured(least, unit="mm", least=wanted)
     place = f"zone-{side}"
     if least < -_TOLERANCE_MM:

@@ -41,15 +41,20 @@ def before(still: Sequence[Thing], work: GivenWork, pose: int, *, maker: bool) -
     )
 
 
+def in_the_way(still: Sequence[Thing], work: GivenWork, *, maker: bool) -> tuple[Things, ...]:
+    """Everything that may hide something, pose by pose."""
+    return tuple(before(still, work, pose, maker=maker) for pose in poses_in(work, maker=maker))
+
+
 def seen_from(
-    still: Sequence[Thing], work: GivenWork, places: Sequence[Vector], *, maker: bool, draft: bool
+    solids: Sequence[Things], work: GivenWork, places: Sequence[Vector], *, maker: bool, draft: bool
 ) -> tuple[Array, Array]:
     """Mean and least share of the action in sight from some places; shapes (n,).
 
     Parameters
     ----------
-    still
-        what stands still and may hide something.
+    solids
+        what may hide something, pose by pose; see `in_the_way`.
     work
         as the camera has it.
     places
@@ -65,7 +70,7 @@ def seen_from(
     actions = actions_in(work, poses, maker=maker, count=POINTS[draft])
     shares = []
     for pose, points in zip(poses, actions, strict=True):
-        things = before(still, work, pose, maker=maker)
+        things = solids[pose]
         row = []
         for place in places:
             look()

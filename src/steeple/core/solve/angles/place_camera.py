@@ -10,7 +10,6 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from steeple.core.findings.finding import Finding
 from steeple.core.findings.hold.fixes import take_support
 from steeple.core.findings.hold.mount import to_the_mount
 from steeple.core.findings.judging import judge, judge_camera
@@ -42,6 +41,8 @@ OFFERS = 3
 FINALISTS = 8
 LAMP_PLACES = ("light.lamp-in-frame", "light.unplaceable", "light.card-in-frame")
 """What lamps do to a camera by where they stand; all else of the light is mended by the lamps."""
+Key = tuple[bool, int, float, float, float]
+"""Whether it lacks something, how much fails, how little it sees and how long it takes."""
 LEAST_SEEN = 0.5
 """A place from which less is seen does not show what was asked for; a planning value of our own."""
 WORKING = {1: "One place works", 2: "Two places work", 3: "Three places work"}
@@ -136,12 +137,11 @@ def place_camera(
 def _offers(wish: Wish, tried: Sequence[Try], owned: Owned) -> list[CameraOffer]:
     """The best that differ in kind, worked out to the end."""
     supports = free_supports(wish, owned)
-    before = [one for one in judge(wish.scenes) if one.about != wish.plan.cameras[wish.index].id]
-    found: list[tuple[tuple[bool, int, float, float, float], CameraOffer]] = []
+    found: list[tuple[Key, CameraOffer]] = []
     for one in tried[:FINALISTS]:
         if len(found) >= OFFERS and all(key[:2] == (False, 0) for key, _ in found):
             break
-        offer, fails = _offer(wish, one, supports, owned, before)
+        offer, fails = _offer(wish, one, supports, owned)
         if offer is None:
             continue
         key = (not offer.works, fails, -round(one.way.merit, 1), offer.set_up_min, -one.way.merit)
@@ -152,7 +152,25 @@ def _offers(wish: Wish, tried: Sequence[Try], owned: Owned) -> list[CameraOffer]
             continue
         found.append((key, offer))
     found.sort(key=lambda pair: pair[0])
-    return [offer for _, offer in found[:OFFERS]]
+    return _weighed(wish, found[:OFFERS])
+
+
+def _weighed(wish: Wish, found: Sequence[tuple[Key, CameraOffer]]) -> list[CameraOffer]:
+    """The offers with what each makes worse of the other cameras; those first that make least fail."""
+    mine = wish.plan.cameras[wish.index].id
+    before = [one for one in judge(wish.scenes) if one.about != mine]
+    ranked = []
+    for (idle, fails, *rest), offer in found:
+        plan = apply_changes(wish.plan, offer.changes)
+        scenes = changed(wish.scenes, plan)
+        others = [one for each in scenes if each.about != mine for one in judge_camera(each)]
+        worse = heavier(before, others)
+        count = fails + sum(one.verdict == "fails" for one in worse)
+        ranked.append(
+            ((idle, count, *rest), offer.model_copy(update={"worse": worse_words(worse)}))
+        )
+    ranked.sort(key=lambda pair: pair[0])
+    return [offer for _, offer in ranked]
 
 
 def _alike(one: CameraOffer, other: CameraOffer) -> bool:
@@ -165,10 +183,9 @@ def _alike(one: CameraOffer, other: CameraOffer) -> bool:
 
 
 def _offer(
-    wish: Wish, tried: Try, supports: Sequence[OwnedSupport], owned: Owned,
-    before: Sequence[Finding],
-) -> tuple[CameraOffer | None, int]:  # fmt: skip
-    """A place worked out to the end, and how much fails there."""
+    wish: Wish, tried: Try, supports: Sequence[OwnedSupport], owned: Owned
+) -> tuple[CameraOffer | None, int]:
+    """A place worked out to the end, and how much fails of this camera there."""
     plan = with_camera(wish, tried)
     scene = changed(wish.scenes, plan)[wish.index]
     if scene.lens is None or scene.sight is None:
@@ -190,12 +207,8 @@ def _offer(
     lacking = [one for one in own if one.speaks and one.verdict == "fails" and one.about]
     dark = [one for one in lacking if one.code.startswith("light.") and one.code not in LAMP_PLACES]
     lacking = [one for one in lacking if one not in dark]
-    others = [
-        one for at, each in enumerate(scenes) if at != wish.index for one in judge_camera(each)
-    ]
-    worse = heavier(before, others)
     unseen = study.mean_action < LEAST_SEEN
-    fails = unseen + len(lacking) + sum(one.verdict == "fails" for one in worse)
+    fails = unseen + len(lacking)
     middle = lens.work.plane.middle
     azimuth, elevation, distance = direction_of(middle, lens.position)
     name = tried.part.body.name if tried.part.body else ""
@@ -231,7 +244,7 @@ def _offer(
             *(one.title for one in lacking),
         ),
         to_light=tuple(one.title for one in dark),
-        worse=worse_words(worse),
+        worse=(),
         changes=_changes(wish, plan),
     )
     return offer, fails

@@ -11,7 +11,7 @@ from steeple.core.geometry.vectors import Vector
 from steeple.core.plan.changes import Change
 from steeple.core.plan.document import Plan
 from steeple.core.plan.words import camera_names
-from steeple.core.solve.angles.around import bodies_at, mirrors_to, room_of, seen_from
+from steeple.core.solve.angles.around import bodies_at, in_the_way, mirrors_to, room_of, seen_from
 from steeple.core.solve.lens.search import check_camera
 from steeple.core.solve.weighing import and_worse
 from steeple.core.study.angles.study import AngleStudy
@@ -101,7 +101,8 @@ def _views(
     own = None if scene.camera is None else scene.camera.support
     still = [one for one in study.still if one.kind != "support" or one.of != own]
     maker = study.lens.camera.sees_maker
-    mean, worst = seen_from(still, study.work, places, maker=maker, draft=draft)
+    solids = in_the_way(still, study.work, maker=maker)
+    mean, worst = seen_from(solids, study.work, places, maker=maker, draft=draft)
     blocked = boxes_blocked(room_of(scene), bodies_at(places, middle))
     mirrors = mirrors_to(scene.light, study.work, places, draft=draft)
     return tuple(

@@ -9,7 +9,7 @@ from steeple.core.angles.sight import in_picture
 from steeple.core.budget import look
 from steeple.core.geometry.pose import Pyramid, looking
 from steeple.core.geometry.vectors import Vector
-from steeple.core.solve.angles.around import bodies_at, mirrors_to, room_of, seen_from
+from steeple.core.solve.angles.around import bodies_at, in_the_way, mirrors_to, room_of, seen_from
 from steeple.core.solve.angles.roles import directions_for
 from steeple.core.solve.angles.wish import Wish, wide_mm
 from steeple.core.study.angles.things import Thing, solids_in, things_before
@@ -75,6 +75,7 @@ def ways_of(wish: Wish) -> tuple[list[Way], dict[str, int]]:
     bodies = [one for middle, places in spots.values() for one in bodies_at(places, middle)]
     bars = boxes_blocked(room, bodies)
     still = things_before(wish.scene.context, wish.bench, Vector(0.0, 0.0, 1_000.0))
+    solids = in_the_way(still, wish.bench, maker=wish.maker)
     for number, (at, (_, places)) in enumerate(spots.items()):
         look()
         first = len(SHARES) * number
@@ -84,7 +85,7 @@ def ways_of(wish: Wish) -> tuple[list[Way], dict[str, int]]:
             blocked[bar] = blocked.get(bar, 0) + 1
             continue
         work, place = works[at], places[free]
-        mean, worst = seen_from(still, work, [place], maker=wish.maker, draft=False)
+        mean, worst = seen_from(solids, work, [place], maker=wish.maker, draft=False)
         mirrors = mirrors_to(light, work, [place], draft=True)
         gear = _gear_behind(still, work, place)
         found.append(Way(*at, float(mean[0]), float(worst[0]), float(mirrors[0]), gear))

@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
-from steeple.core.geometry.rectangle import SIDES, Rectangle, Spare
+from collections.abc import Mapping
+from types import MappingProxyType
+
+from steeple.core.geometry.rectangle import SIDES, Rectangle, Side, Spare
 from steeple.core.plan.parts.camera import Camera
 from steeple.core.study.base.answer import Answer
 from steeple.core.study.base.phrases import SIDE_WORDS, clock_words
@@ -53,6 +56,10 @@ def way_round_words(study: LensStudy) -> str:
     return _WAY[roll]
 
 
+UPRIGHT_FROM_DEG = 45.0
+UPRIGHT_WORDS: Mapping[Side, str] = MappingProxyType(
+    {"left": "at the left", "right": "at the right", "near": "at the bottom", "far": "at the top"}
+)
 SLANT_DEG = 25.0
 """From this far out of square on, widths across the work say little; the slant is said instead."""
 
@@ -102,7 +109,11 @@ def _placed(study: LensStudy, sight: Sight, height: Piece) -> Sentence:
     if study.by_height:
         return say("Hang the lens {height} above the table", height=height) + tilt_words(study)
     return (
-        say("Put the lens {away} from the work", away=door(mm(sight.middle_mm)))
+        say(
+            "Put the lens {away} from {what}",
+            away=door(mm(sight.middle_mm)),
+            what="the work" if study.work.target is None else study.work.called,
+        )
         + say(", {height} above the table", height=height)
         + tilt_words(study)
     )
@@ -130,7 +141,10 @@ def _sees(study: LensStudy, sight: Sight) -> Sentence:
         slant = door(
             Quantity(value=sight.out_of_square_deg, unit="deg"), figure="lens.out_of_square"
         )
-        return say(" It sees the work at a slant of {slant}", slant=slant) + _fit(sight, study.work)
+        what = "the work" if study.work.target is None else "that"
+        return say(" It sees {what} at a slant of {slant}", what=what, slant=slant) + _fit(
+            sight, study.work
+        )
     where = "at the table" if study.work.is_flat else "on the work"
     if study.work.target is not None:
         return _sees_target(study, sight, seen)
@@ -156,8 +170,14 @@ def _sees_target(study: LensStudy, sight: Sight, seen: Rectangle) -> Sentence:
     ) + _fit(sight, study.work)
 
 
-def _fit_target(spare: Spare, called: str) -> Sentence:
-    where, least = SIDE_WORDS[spare.tightest], spare.least
+def side_words(work: GivenWork, side: Side) -> str:
+    """Where a side of what is filmed lies: on the table as one sits at it, upright as in the picture."""
+    upright = work.target is not None and work.plane.tilt_deg > UPRIGHT_FROM_DEG
+    return (UPRIGHT_WORDS if upright else SIDE_WORDS)[side]
+
+
+def _fit_target(spare: Spare, work: GivenWork) -> Sentence:
+    called, where, least = work.called, side_words(work, spare.tightest), spare.least
     if least < -FAR_MM:
         return say(": {what}: not in the picture {where}.", what=called, where=where)
     figure = f"lens.spare_{spare.tightest}"
@@ -177,7 +197,7 @@ def _fit_target(spare: Spare, called: str) -> Sentence:
 def _fit(sight: Sight, work: GivenWork) -> Sentence:
     spare = sight.spare
     if work.target is not None:
-        return _fit_target(spare, work.called)
+        return _fit_target(spare, work)
     if spare.least < 0:
         where = SIDE_WORDS[spare.tightest]
         if spare.least < -FAR_MM:
