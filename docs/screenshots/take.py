@@ -98,7 +98,9 @@ def take(browser: Browser, base: str) -> None:
     page.evaluate("scrollTo(0, 0)")
     shot(page, "cameras")
     sheet(page, dumplings, "angles")
-    page.get_by_role("radiogroup", name="Camera in hand").get_by_text("low side", exact=True).click()
+    page.get_by_role("radiogroup", name="Camera in hand").get_by_text(
+        "low side", exact=True
+    ).click()
     page.get_by_text("From where it stands").wait_for()
     page.get_by_text("Trying what would mend it").first.wait_for(state="detached", timeout=60_000)
     page.get_by_alt_text("What the low side camera sees").wait_for()

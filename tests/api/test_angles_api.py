@@ -53,3 +53,19 @@ def test_the_change_from_one_set_up_to_the_next_is_told(api: TestClient) -> None
     assert [(one["first"], one["second"]) for one in found] == [("cutting", "talking")]
     assert found[0]["break_min"] == 10
     assert found[0]["takes_min"] == sum(one["takes_min"] for one in found[0]["moves"])
+
+
+def test_a_reveal_is_told_second_by_second(api: TestClient) -> None:
+    found = api.post("/api/reveal", json={**body(SOUND), "duration_s": 6.0}).json()
+    assert found["lamp"] == "a soft lamp"
+    assert found["steps"][-1]["time_s"] == 6
+    assert found["steps"][0]["darker_stops"] > found["steps"][-1]["darker_stops"]
+    refused = api.post("/api/reveal", json={**body(SOUND), "duration_s": 900.0})
+    assert refused.status_code == 422
+    assert "1 to 30 s" in refused.json()["problems"][0]["sentence"]
+
+
+def test_how_takes_fit_together_is_told(api: TestClient) -> None:
+    said = api.post("/api/sync", json=body(TWO, camera=1)).json()["says"]
+    assert said[0][0]["text"].startswith("Clap once")
+    assert api.post("/api/sync", json=body(SOUND)).json()["says"] == []

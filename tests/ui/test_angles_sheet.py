@@ -185,3 +185,20 @@ def test_a_mount_point_holds_the_camera(opened: Opener) -> None:
     expect(notes).to_contain_text("off mount 1")
     notes.get_by_role("button", name=re.compile("Put it where the mount point is")).click()
     expect(notes).not_to_contain_text("off mount 1")
+
+
+def test_a_beauty_shot_has_its_reveal_and_a_crop_stands_beside_the_closer_picture(
+    opened: Opener,
+) -> None:
+    closer = seen_from(60, 30, 700, role="beauty", focal_mm=50.0)
+    page = opened(beside(closer), "angles")
+    in_hand(page, "beauty")
+    reveal = opened_section(page, "The reveal")
+    expect(reveal).to_contain_text("aside in 4 s")
+    expect(reveal.get_by_role("listitem")).to_have_count(9)
+    crop = opened_section(page, "Cut closer in the edit instead")
+    expect(crop).to_contain_text("the wider picture keeps")
+    expect(crop.get_by_role("img")).to_have_count(2)
+    large = page.get_by_role("button", name="show the beauty picture large")
+    large.click()
+    expect(page.get_by_role("img", name="What the beauty camera sees, large")).to_be_visible()

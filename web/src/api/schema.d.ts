@@ -759,6 +759,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reveal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reveal For
+         * @description How the work comes out of the dark when a flag is drawn from before its key lamp.
+         */
+        post: operations["reveal_for_api_reveal_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{plan_id}/card.pdf": {
         parameters: {
             query?: never;
@@ -5381,6 +5401,95 @@ export interface components {
              * @description Megabits a second.
              */
             bitrate_mbit_s: number | null;
+        };
+        /**
+         * RevealReply
+         * @description A flag drawn from before the lamp: which lamp, which flag, and the light as it goes.
+         */
+        RevealReply: {
+            /** Lamp */
+            lamp: string;
+            /** Flag */
+            flag: string;
+            /** Owned */
+            owned: boolean;
+            /** Steps */
+            steps: components["schemas"]["RevealStep"][];
+            /** Says */
+            says: components["schemas"]["Piece"][];
+        };
+        /**
+         * RevealRequest
+         * @description A plan, the camera that films, and how long the flag is on its way.
+         */
+        RevealRequest: {
+            /**
+             * Owned Lenses
+             * @default []
+             */
+            owned_lenses: components["schemas"]["Lens-Input"][];
+            /**
+             * Owned Bodies
+             * @default []
+             */
+            owned_bodies: components["schemas"]["Body-Input"][];
+            /**
+             * Owned Supports
+             * @default []
+             */
+            owned_supports: components["schemas"]["OwnedSupport"][];
+            /**
+             * Owned Adapters
+             * @default []
+             */
+            owned_adapters: components["schemas"]["Adapter-Input"][];
+            /**
+             * Owned Fixtures
+             * @default []
+             */
+            owned_fixtures: components["schemas"]["OwnedFixture"][];
+            /**
+             * Owned Cards
+             * @default []
+             */
+            owned_cards: components["schemas"]["OwnedCard"][];
+            /**
+             * Owned Weights
+             * @default []
+             */
+            owned_weights: components["schemas"]["Ballast"][];
+            /**
+             * Owned Gels
+             * @default []
+             */
+            owned_gels: components["schemas"]["Gel-Input"][];
+            /**
+             * Owned Stands
+             * @default []
+             */
+            owned_stands: components["schemas"]["LampStand-Input"][];
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Camera
+             * @default 0
+             */
+            camera: number;
+            /**
+             * Duration S
+             * @default 4
+             */
+            duration_s: number;
+        };
+        /**
+         * RevealStep
+         * @description The light on the work at a moment, in stops below that without the flag.
+         */
+        RevealStep: {
+            /** Time S */
+            time_s: number;
+            /** Darker Stops */
+            darker_stops: number;
+            place: components["schemas"]["Point"];
         };
         /**
          * RigMember
@@ -10017,6 +10126,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SyncReply"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    reveal_for_api_reveal_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RevealRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RevealReply"];
                 };
             };
             /** @description Bad Request */

@@ -104,3 +104,4 @@ export type Target = Schemas['Target-Output'];
 export type ChangeOver = Schemas['ChangeOverReply'];
 export type MountPoint = Plan['mounts'][number];
 export type SyncReply = Schemas['SyncReply'];
+export type RevealReply = Schemas['RevealReply'];

@@ -14,6 +14,7 @@ from steeple.core.plan.parts.target import Target
 from steeple.core.plan.reading import AnyPlan
 from steeple.core.plan.values import Part
 from steeple.core.solve.angles.place_camera import CameraPlaces, place_camera
+from steeple.core.solve.angles.reveal import RevealReply, reveal_of
 from steeple.core.solve.angles.ring import RingReply, ring_of
 from steeple.core.solve.angles.roles import ASKS, Ask
 from steeple.core.solve.angles.sync_words import sync_words
@@ -136,3 +137,25 @@ def sync_of(request: RingRequest, ctx: Ctx) -> Response:
     """Where to clap, how late each sound is, and what to set alike, for the cameras that stand with one."""
     found = sync_words(camera_studies(request.plan, cache=ctx.cache), request.camera)
     return as_json(SyncReply(says=found).model_dump_json())
+
+
+class RevealRequest(OwnedGear):
+    """A plan, the camera that films, and how long the flag is on its way."""
+
+    plan: AnyPlan
+    camera: CameraIndex = 0
+    duration_s: float = 4.0
+
+
+@router.post("/reveal", response_model=RevealReply)
+@apart
+def reveal_for(request: RevealRequest, ctx: Ctx) -> Response:
+    """How the work comes out of the dark when a flag is drawn from before its key lamp."""
+    found = reveal_of(
+        request.plan,
+        index=request.camera,
+        seconds=request.duration_s,
+        owned=request.owned,
+        cache=ctx.cache,
+    )
+    return as_json(found.model_dump_json())

@@ -11,6 +11,7 @@ import { Ring } from './drawing/Ring';
 import { RoomView } from './drawing/RoomView';
 import { movedTo, putAt, wayOf } from './model';
 import { PunchIn } from './PunchIn';
+import { Reveal } from './Reveal';
 import { Setups } from './Setups';
 import { Cuts, Strip } from './Strip';
 import { Together } from './Together';
@@ -27,6 +28,7 @@ export function AnglesSheet() {
       {plan.cameras.length ? <Strip /> : null}
       {angles && lens ? <Views angles={angles} lens={lens} /> : null}
       {angles ? <PunchIn cuts={angles.cuts} /> : null}
+      <Reveal />
       <Wishes />
       {plan.cameras.length < 2 ? <OneMoreCamera /> : null}
       <Setups />

@@ -7,6 +7,7 @@ import type {
   CameraPlaces,
   ChangeOver,
   Plan,
+  RevealReply,
   RingReply,
   SyncReply,
 } from '../../api/types';
@@ -29,3 +30,15 @@ export const getChangeOvers = (plan: Plan): Promise<ChangeOver[]> =>
 
 export const getSync = (plan: Plan, camera: number): Promise<SyncReply> =>
   answer(client.POST('/api/sync', { body: { plan, camera, draft: false } }));
+
+export const getReveal = (
+  plan: Plan,
+  camera: number,
+  owned: Owned,
+  seconds: number,
+): Promise<RevealReply> =>
+  answer(
+    client.POST('/api/reveal', {
+      body: { plan, camera, duration_s: seconds, ...ownedBody(owned) },
+    }),
+  );

@@ -265,7 +265,9 @@ def in_makers_place(scene: CameraStudy) -> Judgement | None:
     """Whether the rig stands where somebody sits or stands."""
     if placed(scene) is None:
         return None
-    found = _clashes(scene, "seat", "person", "stool")
+    # For a shot of the thing alone the maker steps aside.
+    away = scene.lens is not None and not scene.lens.camera.sees_maker
+    found = _clashes(scene, *(() if away else ("seat",)), "person", "stool")
     if not found:
         return Judgement(verdict="holds", title=say("Its feet leave your place free"))
     names = " and ".join(one.name for one in found)
