@@ -152,7 +152,7 @@ function PlanSheetPage({ planId, step }: { planId: string; step: Step }) {
           {tools ? (
             <SheetContext.Provider value={tools}>
               <Cameras />
-              <step.Sheet planId={planId} findings={speaking(notesOf(tools, step.id))} />
+              <step.Sheet planId={planId} findings={speaking(notesOf(tools, step))} />
             </SheetContext.Provider>
           ) : sheet.loadTrouble ? null : (
             <output className={classes.loading}>
@@ -164,8 +164,8 @@ function PlanSheetPage({ planId, step }: { planId: string; step: Step }) {
           <div className={classes.margin} data-noprint>
             <SheetContext.Provider value={tools}>
               <MarginNotes
-                findings={notesOf(tools, step.id)}
-                others={othersOf(tools, step.id)}
+                findings={notesOf(tools, step)}
+                others={othersOf(tools, step)}
                 onCamera={chooseCamera}
                 cautions={tools.evaluation.cautions.filter((one) => one.step === step.id)}
                 leftOut={leftOutWords(cupboard)}
@@ -185,14 +185,18 @@ function PlanSheetPage({ planId, step }: { planId: string; step: Step }) {
 }
 
 /** What is found in a step for the camera in hand, and for the plan as a whole. */
-function notesOf(tools: SheetTools, step: string): Finding[] {
+function notesOf(tools: SheetTools, step: Step): Finding[] {
   return tools.evaluation.findings.filter(
-    (one) => one.step === step && (one.about === '' || one.about === tools.camera.id),
+    (one) => isOf(one, step) && (one.about === '' || one.about === tools.camera.id),
   );
 }
 
+/** Whether a note is told on a sheet: those of its own step, and what else matters there and speaks. */
+const isOf = (one: Finding, step: Step): boolean =>
+  one.step === step.id || (speaking([one]).length > 0 && (step.also?.includes(one.code) ?? false));
+
 /** What is found in a step for each other camera. */
-function othersOf(tools: SheetTools, step: string): OtherNotes[] {
+function othersOf(tools: SheetTools, step: Step): OtherNotes[] {
   const names = namesById(tools.plan.cameras);
   return tools.plan.cameras
     .filter((one) => one.id !== tools.camera.id)
@@ -200,7 +204,7 @@ function othersOf(tools: SheetTools, step: string): OtherNotes[] {
       id: one.id,
       name: names.get(one.id) ?? one.id,
       findings: speaking(
-        tools.evaluation.findings.filter((each) => each.step === step && each.about === one.id),
+        tools.evaluation.findings.filter((each) => isOf(each, step) && each.about === one.id),
       ),
     }))
     .filter((one) => one.findings.length > 0);

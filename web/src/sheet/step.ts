@@ -18,6 +18,8 @@ export interface Step {
   /** What it answers, in the maker's words. */
   question: string;
   Sheet: ComponentType<SheetProps>;
+  /** Codes of notes of other steps that are this one's matter too. */
+  also?: readonly string[];
   /** Whether margin notes stand beside it. */
   hasMargin: boolean;
 }

@@ -7,7 +7,9 @@ import math
 import pytest
 
 from steeple.core.evaluation import evaluate
+from steeple.core.findings.angles.frame import _slid
 from steeple.core.findings.finding import Finding, Fix
+from steeple.core.findings.judging import judge
 from steeple.core.plan.changes import apply_changes
 from steeple.core.plan.document import Plan
 from steeple.core.study.base.sentence import sentence_words
@@ -109,3 +111,52 @@ def test_every_mend_of_the_angles_keeps_its_promise(azimuth: float) -> None:
                 if (each.code, each.about) == (one.code, one.about)
             )
             assert now.verdict in ("holds", "watch"), words(fix)
+
+
+def test_a_camera_in_the_table_top_is_told_and_one_below_it_is_not() -> None:
+    def told(z_mm: float) -> list[str]:
+        low = seen_from(90, 5, 450, role="low-side")
+        there = low.model_copy(update={"position": low.position.model_copy(update={"z_mm": z_mm})})
+        return [
+            sentence_words(one.title, "cm")
+            for one in judge(camera_studies(beside(there)))
+            if one.code == "lens.obstacle-in-the-way" and one.about == "side"
+        ]
+
+    assert told(-15.0) == ["The camera stands in the table top"]
+    assert told(60.0) != ["The camera stands in the table top"]
+    assert told(-200.0) != ["The camera stands in the table top"]
+
+
+def test_a_camera_is_slid_by_the_least_that_clears_its_picture() -> None:
+    """Found by root finding on the thing moved the other way; by brute force no less does it."""
+    plan = beside(
+        seen_from(200, 35, 1100),
+        plan=SOUND.model_copy(update={"lights": (stand_at(150, 900),)}),
+    )
+    scene = camera_studies(plan)[1]
+    study = scene.angles
+    assert study is not None
+    one = next(each for each in study.intrusions if each.thing.kind == "lamp stand")
+    proposals = list(_slid(scene, study, one))
+    assert proposals
+    first = proposals[0]
+    there = apply_changes(plan, first.changes)
+    seen = camera_studies(there)[1].angles
+    assert seen is not None
+    assert one.thing.name not in [each.thing.name for each in seen.intrusions]
+    now = study.lens.position
+    by = [
+        float(str(change.value)) - getattr(now, axis)
+        for axis, change in zip("xyz", first.changes, strict=True)
+    ]
+    least = math.dist(by, (0, 0, 0))
+    for share in (0.5, 0.8):
+        nearer = [
+            change.model_copy(update={"value": round(getattr(now, axis) + share * way, 1)})
+            for axis, change, way in zip("xyz", first.changes, by, strict=True)
+        ]
+        still = camera_studies(apply_changes(plan, nearer))[1].angles
+        assert still is not None
+        if least * (1 - share) > 40:
+            assert one.thing.name in [each.thing.name for each in still.intrusions]

@@ -9,5 +9,6 @@ export const angles: Step = {
   key: '5',
   question: 'From where else?',
   Sheet: AnglesSheet,
+  also: ['lens.hands-hide-work', 'lens.head-in-frame'],
   hasMargin: true,
 };

@@ -95,7 +95,7 @@ function CardPage({ card, cautions }: CardPageProps) {
       <Notes card={card} kind="fails" />
       <Notes card={card} kind="unknown" />
       {card.moves.length ? (
-        <section className={classes.cautions} aria-label="From the set-up before">
+        <section className={classes.moves} aria-label="From the set-up before">
           <h2>From the set-up before, {Math.round(card.moves_min)} minutes</h2>
           <ol>
             {card.moves.map((one, at) => (

@@ -42,7 +42,7 @@ def _detail_lost_fixes(scene: CameraStudy) -> Iterator[Proposal]:
     "lens.detail-lost",
     name="Detail lost",
     trigger="the finest detail spans fewer than two delivered pixels at the table; an angle that shows how it "
-    "is done leaves it to another camera of the plan",
+    "is done leaves it to another camera of the plan, and is to be watched where none shows it",
     harm="The viewer cannot see the very thing that is shown.",
     source="Sampling theorem: two samples to a line; Hecht, Optics, Fourier optics",
     fixes=_detail_lost_fixes,
@@ -66,7 +66,7 @@ def detail_lost(scene: CameraStudy) -> Judgement | None:
             recorded=Quantity(value=recorded, unit="px"),
         )
     verdict: Verdict = "holds" if holds else "fails"
-    if not holds and study.camera.is_overview and len(scene.plan.cameras) > 1:
+    if not holds and study.camera.is_overview:
         shows = _shown_by(scene)
         verdict = "watch" if shows is None else "holds"
         if shows is not None:

@@ -13,6 +13,8 @@ from steeple.core.study.lens.heights import TIGHT_MM
 from steeple.core.study.plan_study import CameraStudy
 
 _STEPS = 8
+TABLE_DEEP_MM = 30.0
+"""A table top is taken as so thick; a planning value."""
 
 _ACROSS, _ALONG = 9, 7
 
@@ -124,10 +126,27 @@ def clearances(scene: CameraStudy) -> list[tuple[float, str]]:
     return sorted(rooms)
 
 
+def _in_table(scene: CameraStudy) -> bool:
+    """Whether the middle line of camera and lens runs through the table top."""
+    study, sight = scene.lens, scene.sight
+    if study is None or sight is None:
+        return False
+    table = scene.bench.table
+    rim, back = study.framing.rim(sight.middle_mm), study.framing.back(sight.middle_mm)
+    way = back.minus(rim)
+    places = (rim.plus(way.times(step / _STEPS)) for step in range(_STEPS + 1))
+    return any(
+        -TABLE_DEEP_MM <= one.z <= 0
+        and table.left <= one.x <= table.right
+        and table.near <= one.y <= table.far
+        for one in places
+    )
+
+
 @rule(
     "lens.obstacle-in-the-way",
     name="Obstacle in the way",
-    trigger="camera or lens would be inside a box of the room, or past a wall",
+    trigger="camera or lens would be inside a box of the room or the table top, or past a wall",
     harm="The camera cannot hang where the plan puts it.",
     source="Plane geometry; width of a camera as a planning value of our own",
     fixes=clear_away,
@@ -137,6 +156,13 @@ def obstacle_in_the_way(scene: CameraStudy) -> Judgement | None:
     """The camera would stand in a cupboard, a beam or a wall."""
     if scene.sight is None:
         return None
+    if _in_table(scene):
+        return Judgement(
+            verdict="fails",
+            title=say("The camera stands in the table top"),
+            reason=say("Hang it above the table, or stand it below."),
+            place="ceiling",
+        )
     rooms = clearances(scene)
     if not rooms:
         return Judgement(verdict="holds", title=say("Nothing is known to be in the camera’s way"))
