@@ -23,6 +23,7 @@ PLANS: dict[str, Plan] = {
     "one that jumps": beside(seen_from(0, 75, 740)),
     "with things in the way": GILDING,
     "alone": DULCIMER,
+    "by itself": beside(seen_from(180, 8, 900, role="beauty", focal_mm=35.0)),
 }
 Puts = tuple[Put, ...]
 
@@ -51,6 +52,14 @@ def _ratio(p: Puts) -> float:
     return max(one(p, "w₁"), one(p, "w₂")) / min(one(p, "w₁"), one(p, "w₂"))
 
 
+def _blur(p: Puts) -> float:
+    """By similar triangles: the aperture's disc seen from the background, carried to the sensor."""
+    f, n, u, d, w = (one(p, name) for name in ("f", "N", "u", "d", "w"))
+    aperture, image = f / n, f * u / (u - f)
+    behind = f * d / (d - f)
+    return 100 * aperture * abs(image - behind) / behind / w
+
+
 BY_HAND: dict[str, Callable[[Puts], float]] = {
     "angles.action_seen": lambda p: float(np.mean(each(p, "s"))),
     "angles.action_low": lambda p: float(np.percentile(each(p, "s"), 5)),
@@ -59,6 +68,7 @@ BY_HAND: dict[str, Callable[[Puts], float]] = {
     "angles.gear_share": lambda p: one(p, "p"),
     "angles.apart": _apart,
     "angles.size_change": _ratio,
+    "angles.backdrop_blur": _blur,
     "angles.crop_noise": lambda p: math.log2(_ratio(p)),
 }
 ELSEWHERE = {"angles.between"}

@@ -107,6 +107,41 @@ def _between(i: AngleNumbers, cut: Cut) -> Computed:
     )
 
 
+BACKDROP_MM = 1_000.0
+"""Behind the work, where the walls are not known; a planning value."""
+
+
+def _behind_mm(study: AngleStudy) -> float:
+    """From the entrance pupil along the axis to the wall behind the work, or to a backdrop."""
+    walls, sight = study.work.walls, study.sight
+    place, axis = sight.pyramid.pose.position, sight.pyramid.pose.axis
+    found = []
+    for way, at, low, high in (
+        (axis.x, place.x, walls.left if walls else 0.0, walls.right if walls else 0.0),
+        (axis.y, place.y, walls.near if walls else 0.0, walls.far if walls else 0.0),
+    ):
+        if walls is not None and abs(way) > 1e-6:
+            found.append(((high if way > 0 else low) - at) / way)
+    past = [one for one in found if one > sight.work_far_mm]
+    return min(past, default=sight.work_far_mm + BACKDROP_MM)
+
+
+def _backdrop(i: AngleNumbers) -> Computed | None:
+    camera, settings = i.study.lens.camera, i.study.lens.settings
+    focal, number = settings.focal_mm, settings.f_number
+    if camera.part.role != "beauty" or camera.area_mm is None or focal is None or number is None:
+        return None
+    u, d, w = i.study.sight.focus_distance_mm, _behind_mm(i.study), camera.area_mm.width
+    blur = focal * focal / number * abs(d - u) / (d * (u - focal)) / w
+    puts = i.put("f", "focal length", focal, "mm_exact") + i.put(
+        "N", "f-number", number, "f_number"
+    )
+    puts += i.put("u", "lens to the focused plane", u, "mm_exact")
+    puts += i.put("d", "lens to what is behind the work", d, "mm_exact")
+    puts += i.put("w", "width of the sensor that is used", w, "mm_exact")
+    return _percent(blur), puts
+
+
 POSES = "all poses of your hands"
 HARDEST = "the other camera with which it cuts least"
 ANGLE_FIGURES: tuple[FigureSpec[AngleNumbers], ...] = (
@@ -142,6 +177,13 @@ ANGLE_FIGURES: tuple[FigureSpec[AngleNumbers], ...] = (
     FigureSpec(
         "angles.between", "From lens to lens", HARDEST, "distance of the two entrance pupils", PLAIN,
         _of_cut(_between),
+    ),
+    FigureSpec(
+        "angles.backdrop_blur", "Blur of what is behind", "of the width of the picture",
+        "f² ÷ N · |d − u| ÷ (d · (u − f) · w)", "Ray, Applied Photographic Optics: circle of confusion",
+        _backdrop,
+        "from a few per cent on a background melts away; it is the wall, where the room is known, or one "
+        "metre behind the work",
     ),
     FigureSpec(
         "angles.crop_noise", "Grain that a crop would add", "the wider picture cropped to the closer one",
