@@ -111,6 +111,7 @@ ANGLES_FIRING: list[Row] = [
         {**cameras_of(FRONT), "setups": setups({"cameras": ["overhead"]})},
         "no set-up",
     ),
+    ("angles.role-uncovered", "watch", {"wishes__roles": ["face", "overhead"]}, "shows: face"),
     (
         "angles.stage-unfilmed",
         "fails",

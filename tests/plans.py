@@ -24,6 +24,7 @@ from steeple.core.plan.parts.panel import PlacedCard
 from steeple.core.plan.parts.room import KeepClear, Obstacle, Room
 from steeple.core.plan.parts.setup import MountPoint, Setup, Stage
 from steeple.core.plan.parts.support import Foot, PlacedSupport
+from steeple.core.plan.parts.wishes import Wishes
 from steeple.core.plan.parts.work import Hollow, Item, Table, Work, Zone
 from steeple.core.study.base.assumptions import Assumption
 from steeple.core.study.lens.study import Sight
@@ -284,6 +285,7 @@ SOUND_IN_FULL = SOUND.model_copy(
             PlacedCard(id="white", card=WHITE, position=LampPlace(x_mm=420, y_mm=100, z_mm=185)),
         ),
         "mounts": (BRACKET,),
+        "wishes": Wishes(roles=("overhead", "three-quarter")),
         "room": SOUND.room.model_copy(update={"keep_clear": (*SOUND.room.keep_clear, CHAIRS)}),
         "stages": (Stage(name="cut", takes_min=20),),
         "setups": (

@@ -5003,6 +5003,7 @@ export interface components {
             /**
              * @default {
              *       "only_these_lamps": false,
+             *       "roles": [],
              *       "no_soft_boxes": false
              *     }
              */
@@ -5104,6 +5105,7 @@ export interface components {
             /**
              * @default {
              *       "only_these_lamps": false,
+             *       "roles": [],
              *       "no_soft_boxes": false
              *     }
              */
@@ -6793,6 +6795,12 @@ export interface components {
              */
             only_these_lamps: boolean;
             /**
+             * Roles
+             * @description Angles that the film is to have.
+             * @default []
+             */
+            roles: ("overhead" | "three-quarter" | "low-side" | "easel" | "hands" | "keyboard" | "pedals" | "face" | "wide" | "beauty" | "strings" | "over-shoulder" | "hob")[];
+            /**
              * No Soft Boxes
              * @description No large soft lamp is taken or placed.
              * @default false
@@ -6810,6 +6818,12 @@ export interface components {
              * @default false
              */
             only_these_lamps: boolean;
+            /**
+             * Roles
+             * @description Angles that the film is to have.
+             * @default []
+             */
+            roles: ("overhead" | "three-quarter" | "low-side" | "easel" | "hands" | "keyboard" | "pedals" | "face" | "wide" | "beauty" | "strings" | "over-shoulder" | "hob")[];
             /**
              * No Soft Boxes
              * @description No large soft lamp is taken or placed.

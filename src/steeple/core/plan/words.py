@@ -169,6 +169,7 @@ FIELD_WORDS: Mapping[str, FieldWords] = MappingProxyType(
         "room/keep_clear/*/width_mm": _W("Width of the clear floor"),
         "room/keep_clear/*/depth_mm": _W("Depth of the clear floor"),
         "cameras/*/mount": _W("Mount point", "in the place of a support"),
+        "wishes/roles": _W("Angles that the film is to have"),
         "stages": _W("Stages of the work"),
         "stages/*": _W("Stage"),
         "stages/*/name": _W("Name of the stage"),

@@ -1,9 +1,8 @@
 /** Cut closer in the edit instead of one more camera: the crop beside the picture that it would replace. */
-import { useState } from 'react';
 import type { CutDrawing } from '../../api/types';
 import { usePicture } from '../../picture/usePicture';
 import { useSheet } from '../../saving/context';
-import compare from '../../ui/Compare.module.css';
+import { Section } from '../../ui/Section';
 import { Sentence } from '../../ui/Sentence';
 import classes from './angles.module.css';
 
@@ -12,20 +11,14 @@ const CLOSE_PX = 320;
 const MIDDLE_POSE = 4;
 
 export function PunchIn({ cuts }: { cuts: readonly CutDrawing[] }) {
-  const [open, setOpen] = useState(false);
   const made = cuts.filter((one) => one.punch_in.length);
   if (!made.length) return null;
   return (
-    <details
-      className={compare.section}
-      open={open}
-      onToggle={(event) => setOpen(event.currentTarget.open)}
-    >
-      <summary>
-        <h2>Cut closer in the edit instead</h2>
-      </summary>
-      {open ? made.map((one) => <Crop key={one.other} cut={one} />) : null}
-    </details>
+    <Section title="Cut closer in the edit instead">
+      {made.map((one) => (
+        <Crop key={one.other} cut={one} />
+      ))}
+    </Section>
   );
 }
 

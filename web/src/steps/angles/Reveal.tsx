@@ -5,6 +5,7 @@ import { sentencesOf } from '../../api/client';
 import { Segments } from '../../fields/Segments';
 import { useSheet } from '../../saving/context';
 import compare from '../../ui/Compare.module.css';
+import { Section } from '../../ui/Section';
 import { Sentence } from '../../ui/Sentence';
 import classes from './angles.module.css';
 import { getReveal } from './requests';
@@ -15,19 +16,11 @@ const INK_STOPS = 6;
 
 export function Reveal() {
   const { camera } = useSheet();
-  const [open, setOpen] = useState(false);
   if (camera.part?.role !== 'beauty') return null;
   return (
-    <details
-      className={compare.section}
-      open={open}
-      onToggle={(event) => setOpen(event.currentTarget.open)}
-    >
-      <summary>
-        <h2>The reveal</h2>
-      </summary>
-      {open ? <Moments /> : null}
-    </details>
+    <Section title="The reveal">
+      <Moments />
+    </Section>
   );
 }
 

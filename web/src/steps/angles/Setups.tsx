@@ -12,6 +12,7 @@ import { useEntries } from '../../fields/useEntries';
 import { useSheet } from '../../saving/context';
 import { cameraNames } from '../../sheet/cameras';
 import compare from '../../ui/Compare.module.css';
+import { Section } from '../../ui/Section';
 import { Sentence } from '../../ui/Sentence';
 import classes from './angles.module.css';
 import { freshSetup, toggled } from './model';
@@ -22,18 +23,10 @@ type Stage = Plan['stages'][number];
 
 export function Setups() {
   const { plan } = useSheet();
-  const [open, setOpen] = useState(plan.setups.length > 0);
   return (
-    <details
-      className={compare.section}
-      open={open}
-      onToggle={(event) => setOpen(event.currentTarget.open)}
-    >
-      <summary>
-        <h2>Set-ups and stages</h2>
-      </summary>
-      {open ? <Inside /> : null}
-    </details>
+    <Section title="Set-ups and stages" begins={plan.setups.length > 0}>
+      <Inside />
+    </Section>
   );
 }
 

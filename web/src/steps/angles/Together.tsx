@@ -1,26 +1,18 @@
 /** What is done so that the takes of several cameras cut together: one clap, one clock, one setting. */
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { sentencesOf } from '../../api/client';
 import { useSheet } from '../../saving/context';
 import compare from '../../ui/Compare.module.css';
+import { Section } from '../../ui/Section';
 import { Sentence } from '../../ui/Sentence';
 import classes from './angles.module.css';
 import { getSync } from './requests';
 
 export function Together() {
-  const [open, setOpen] = useState(false);
   return (
-    <details
-      className={compare.section}
-      open={open}
-      onToggle={(event) => setOpen(event.currentTarget.open)}
-    >
-      <summary>
-        <h2>So that the takes fit together</h2>
-      </summary>
-      {open ? <Lines /> : null}
-    </details>
+    <Section title="So that the takes fit together">
+      <Lines />
+    </Section>
   );
 }
 

@@ -5,13 +5,18 @@ import { useMemo, useState } from 'react';
 import { sentencesOf } from '../../api/client';
 import type { Ask, CameraOffer, CameraPlaces, Plan } from '../../api/types';
 import { withValue } from '../../domain/plan';
+import { FieldGroup } from '../../fields/FieldGroup';
 import { Segments } from '../../fields/Segments';
+import { Tick } from '../../fields/Tick';
 import { usePicture } from '../../picture/usePicture';
 import { useSheet } from '../../saving/context';
+import { ROLES, roleWords } from '../../sheet/cameras';
 import compare from '../../ui/Compare.module.css';
+import { Section } from '../../ui/Section';
 import { Sentence } from '../../ui/Sentence';
 import { VerdictMark } from '../../ui/VerdictMark';
 import classes from './angles.module.css';
+import { toggled } from './model';
 import { getAsks, placeCamera } from './requests';
 
 const PICTURE_PX = 320;
@@ -19,18 +24,10 @@ const MIDDLE_POSE = 4;
 
 export function Wishes() {
   const { plan } = useSheet();
-  const [open, setOpen] = useState(plan.cameras.length < 2);
   return (
-    <details
-      className={compare.section}
-      open={open}
-      onToggle={(event) => setOpen(event.currentTarget.open)}
-    >
-      <summary>
-        <h2>What else shall be seen?</h2>
-      </summary>
-      {open ? <Asking /> : null}
-    </details>
+    <Section title="What else shall be seen?" begins={plan.cameras.length < 2}>
+      <Asking />
+    </Section>
   );
 }
 
@@ -87,7 +84,30 @@ function Asking() {
         </p>
       ) : null}
       {found.data ? <Places found={found.data} plan={plan} /> : null}
+      <Wanted />
     </>
+  );
+}
+
+/** The angles that the film is to have; one that no camera shows is told in the margin. */
+function Wanted() {
+  const { plan, set } = useSheet();
+  const now = plan.wishes.roles;
+  return (
+    <FieldGroup
+      title="The film is to have"
+      words={now.length ? now.map(roleWords).join(', ') : 'not said'}
+    >
+      {ROLES.map((role) => (
+        <Tick
+          key={role}
+          label={roleWords(role)}
+          name={`The film is to have: ${roleWords(role)}`}
+          checked={now.includes(role)}
+          onChange={() => void set('/wishes/roles', toggled(now, role))}
+        />
+      ))}
+    </FieldGroup>
   );
 }
 

@@ -7,7 +7,13 @@ from steeple.core.findings.angles.cautions import CAUTIONS
 from steeple.core.findings.angles.cuts import jump, line_crossed, swapped
 from steeple.core.findings.angles.frame import gear_in_frame
 from steeple.core.findings.angles.seen import action_behind_thing
-from steeple.core.findings.angles.setups import change_over_long, idle, stage_unfilmed, used_twice
+from steeple.core.findings.angles.setups import (
+    change_over_long,
+    idle,
+    role_uncovered,
+    stage_unfilmed,
+    used_twice,
+)
 from steeple.core.findings.rule import StepRules
 
 ANGLES_RULES = StepRules(
@@ -23,6 +29,7 @@ ANGLES_RULES = StepRules(
         swapped,
         used_twice,
         idle,
+        role_uncovered,
         stage_unfilmed,
         change_over_long,
     ),

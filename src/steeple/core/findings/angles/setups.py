@@ -12,7 +12,7 @@ from steeple.core.plan.changes import Change
 from steeple.core.plan.document import SETUP_LIMIT
 from steeple.core.plan.parts.camera import Camera
 from steeple.core.plan.parts.setup import Setup
-from steeple.core.plan.words import camera_names
+from steeple.core.plan.words import ROLE_WORDS, camera_names
 from steeple.core.study.angles.changing import ChangeOver, change_overs, same_support, same_thing
 from steeple.core.study.base.sentence import Quantity, say
 from steeple.core.study.plan_study import CameraStudy
@@ -178,6 +178,33 @@ def idle(scene: CameraStudy) -> Judgement:
         verdict="watch",
         title=say("It stands in no set-up"),
         reason=say("Put it into one of them, or take it out of the plan."),
+        place="angles",
+    )
+
+
+def _roles_wished(scene: CameraStudy) -> CameraStudy | None:
+    return scene if scene.plan.wishes.roles else None
+
+
+@rule(
+    "angles.role-uncovered",
+    name="Angle without a camera",
+    trigger="the plan says that the film is to have an angle, and no camera of it shows that",
+    harm="It is missed in the edit, when it can no longer be filmed.",
+    source="Counting of things and places",
+    when=_roles_wished,
+    once=True,
+)
+def role_uncovered(scene: CameraStudy) -> Judgement:
+    """Whether every angle that the film is to have has a camera."""
+    there = {one.role for one in scene.plan.cameras if one.body is not None}
+    missing = [ROLE_WORDS[one] for one in scene.plan.wishes.roles if one not in there]
+    if not missing:
+        return Judgement(verdict="holds", title=say("Each angle that you want has its camera"))
+    return Judgement(
+        verdict="watch",
+        title=say("No camera shows: {names}", names=", ".join(missing)),
+        reason=say("Ask for it below: Steeple looks where one could stand."),
         place="angles",
     )
 

@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field, StringConstraints
 
+from steeple.core.plan.parts.camera import Role
 from steeple.core.plan.values import Name, Part, Slug
 
 FindingCode = Annotated[
@@ -18,6 +19,9 @@ class Wishes(Part):
 
     only_these_lamps: bool = Field(
         default=False, description="No lamp of the cupboard is put beside those of the plan."
+    )
+    roles: tuple[Role, ...] = Field(
+        default=(), max_length=13, description="Angles that the film is to have."
     )
     no_soft_boxes: bool = Field(default=False, description="No large soft lamp is taken or placed.")
 
