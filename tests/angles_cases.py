@@ -132,7 +132,7 @@ ANGLES_FIRING: list[Row] = [
         "watch",
         {
             **cameras_of(FRONT),
-            "setups": setups({"cameras": ["overhead"]}, {"cameras": ["side"], "break_min": 5.5}),
+            "setups": setups({"cameras": ["overhead"]}, {"cameras": ["side"], "break_min": 11}),
         },
         "To set 2",
     ),

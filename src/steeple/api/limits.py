@@ -24,7 +24,7 @@ FULL_SECONDS = 0.3
 BODY_SECONDS = float(os.environ.get("STEEPLE_BODY_SECONDS", "15"))
 """So long a request may stop in the middle of its body."""
 HEADERS = {
-    "content-security-policy": "default-src 'self'; img-src 'self' data: blob:; style-src 'self' "
+    "content-security-policy": "default-src 'self'; img-src 'self' data:; style-src 'self' "
     "'unsafe-inline'; object-src 'none'; base-uri 'none'; form-action 'self'; "
     "frame-ancestors 'none'",
     "x-content-type-options": "nosniff",

@@ -15,7 +15,7 @@ from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
 from steeple.core.plan.words import camera_names
 from steeple.core.solve.mends import with_mends
-from steeple.core.study.angles.changing import ChangeOver, change_overs
+from steeple.core.study.angles.changing import change_overs
 from steeple.core.study.base.answer import Answer
 from steeple.core.study.base.assumptions import Assumption, Assumptions
 from steeple.core.study.base.figure import Figure, Working, read_figures
@@ -195,17 +195,12 @@ def evaluate(
                 studied=[(step, one.of(step)) for step in STEPS],
                 assumed=assumed,
                 notes=_card_notes(findings, one.about, first=one is first),
-                change=_change_into(changes, one.about),
+                changes=[each for each in changes if each.second.cameras[0] == one.about],
             )
             for one in cameras
         ),
         mends_tried=try_mends,
     )
-
-
-def _change_into(changes: Sequence[ChangeOver], about: str) -> ChangeOver | None:
-    """How the set-up is made of which a camera is the first; None for the first set-up of all."""
-    return next((one for one in changes if one.second.cameras[0] == about), None)
 
 
 def _card_notes(findings: Sequence[Finding], about: str, *, first: bool) -> tuple[CardNote, ...]:

@@ -170,14 +170,12 @@ class _Page:
 
     def moves(self, card: Card) -> None:
         """How this set-up is made from the one before, in the order in which it is done."""
-        if not card.moves:
-            return
-        minutes = f"{card.moves_min:.0f}"
-        self.text(f"From the set-up before, {minutes} minutes", _style(_SERIF, 11.5))
-        for number, one in enumerate(card.moves, start=1):
-            words = f"{number}. {sentence_words(one, self.system)}."
-            self.text(escape(words), _style(_SANS, 9.5), after=0.6 * POINTS_PER_MM)
-        self.y -= _GAP
+        for change in card.changes:
+            self.text(escape(change.title), _style(_SERIF, 11.5))
+            for number, one in enumerate(change.moves, start=1):
+                words = f"{number}. {sentence_words(one, self.system)}."
+                self.text(escape(words), _style(_SANS, 9.5), after=0.6 * POINTS_PER_MM)
+            self.y -= _GAP
 
     def notes(self, card: Card, kind: CardNoteKind, heading: str, style: ParagraphStyle) -> None:
         """What fails, is not known or was accepted, said so that nobody hangs a camera by it unseen."""

@@ -1887,7 +1887,7 @@ export interface components {
          * Card
          * @description Everything printed for one camera, except for the cautions, which stand in the evaluation.
          *     ``camera`` is its name where there are several, ``setup`` says in which arrangement it stands; on the
-         *     first card of one, ``moves`` make it from the one before.
+         *     first card of one, ``changes`` say how it is made from the one before.
          */
         Card: {
             /** Title */
@@ -1911,10 +1911,8 @@ export interface components {
             way_round: string;
             /** Setup */
             setup: string;
-            /** Moves */
-            moves: components["schemas"]["Piece"][][];
-            /** Moves Min */
-            moves_min: number;
+            /** Changes */
+            changes: components["schemas"]["CardChange"][];
             /** Check */
             check: components["schemas"]["Piece"][];
             /**
@@ -1923,6 +1921,16 @@ export interface components {
              * @default []
              */
             notes: components["schemas"]["CardNote"][];
+        };
+        /**
+         * CardChange
+         * @description How a set-up is made from the one before: what is done, in order.
+         */
+        CardChange: {
+            /** Title */
+            title: string;
+            /** Moves */
+            moves: components["schemas"]["Piece"][][];
         };
         /**
          * CardDrawing
@@ -2060,7 +2068,8 @@ export interface components {
         };
         /**
          * ChangeOverReply
-         * @description From one set-up of a plan to the one after it; ``break_min`` None where it is not given.
+         * @description From one set-up of a plan to the one after it: ``takes_min`` in whole minutes; ``break_min`` None
+         *     where it is not given.
          */
         ChangeOverReply: {
             /** First */

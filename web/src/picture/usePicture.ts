@@ -1,7 +1,7 @@
 /** What the lens sees of a plan: one picture in flight, the newest plan next; and the one before. */
 import { useEffect, useRef, useState } from 'react';
 import type { Plan } from '../api/types';
-import { getPicture } from './requests';
+import { addressOf, getPicture } from './requests';
 
 interface Job {
   plan: Plan;
@@ -52,10 +52,8 @@ export function usePicture(
     gone.current = false;
     return () => {
       gone.current = true;
-      for (const one of [shown, kept]) {
-        if (one.current) URL.revokeObjectURL(one.current.address);
-        one.current = null;
-      }
+      shown.current = null;
+      kept.current = null;
     };
   }, []);
 
@@ -64,10 +62,8 @@ export function usePicture(
       const last = shown.current;
       const keeps = last?.quality === 'fine' && next !== null && differ(last.plan, next.plan);
       if (keeps || (kept.current && !(next && alike(kept.current, next)))) {
-        if (kept.current) URL.revokeObjectURL(kept.current.address);
         kept.current = keeps && alike(last, next) ? last : null;
       }
-      if (last && kept.current !== last) URL.revokeObjectURL(last.address);
       shown.current = next;
       setPictures({ now: next?.address ?? null, before: kept.current?.address ?? null });
     };
@@ -84,8 +80,10 @@ export function usePicture(
         const job = wanted.current;
         wanted.current = null;
         try {
-          const blob = await getPicture(job.plan, job.camera, widthPx, job.quality, job.pose);
-          if (!gone.current) show({ ...job, address: URL.createObjectURL(blob) });
+          const address = await addressOf(
+            await getPicture(job.plan, job.camera, widthPx, job.quality, job.pose),
+          );
+          if (!gone.current) show({ ...job, address });
         } catch {
           // The evaluation says what is wrong; the picture waits for the next change.
         }

@@ -89,11 +89,12 @@ class MoveReply(Part):
 
 
 class ChangeOverReply(Part):
-    """From one set-up of a plan to the one after it; ``break_min`` None where it is not given."""
+    """From one set-up of a plan to the one after it: ``takes_min`` in whole minutes; ``break_min`` None
+    where it is not given."""
 
     first: str
     second: str
-    takes_min: float
+    takes_min: int
     break_min: float | None
     moves: tuple[MoveReply, ...]
 
@@ -113,7 +114,7 @@ def change_overs_of(request: ChangeOversRequest, ctx: Ctx) -> Response:
         ChangeOverReply(
             first=one.first.name,
             second=one.second.name,
-            takes_min=one.minutes,
+            takes_min=one.whole_min,
             break_min=one.break_min,
             moves=tuple(
                 MoveReply(kind=each.kind, says=each.says, takes_min=each.minutes)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Hashable, Sequence
 from dataclasses import dataclass, field, replace
 from hashlib import blake2b
-from typing import Any, TypeVar
+from typing import Any, Literal, TypeVar
 
 from pydantic import BaseModel
 
@@ -169,6 +169,12 @@ class CameraStudy:
     def at(self) -> str:
         """JSON pointer of the camera."""
         return f"/cameras/{self.index or 0}"
+
+    def asked_at(self, field: Literal["finest_detail_mm", "margin_mm"]) -> str:
+        """JSON pointer of what is asked of its picture: of its own target, else of the zone."""
+        if self.work.target is not None:
+            return f"{self.at}/target/{field}"
+        return "/work/zone/margin_mm" if field == "margin_mm" else "/work/finest_detail_mm"
 
     def of(self, step: Step[S]) -> S | None:
         """What a step works out as far as it concerns this camera."""

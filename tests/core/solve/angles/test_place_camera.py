@@ -2,15 +2,17 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 import pytest
 
 from steeple.core.errors import InputError
 from steeple.core.evaluation import evaluate
 from steeple.core.plan.changes import apply_changes
-from steeple.core.plan.cupboard.owned import NOTHING_OWNED, owned_of
+from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned, OwnedSupport, owned_of
 from steeple.core.plan.document import CAMERA_LIMIT, Plan
-from steeple.core.plan.parts.setup import MountPoint
-from steeple.core.solve.angles.place_camera import CameraPlaces, place_camera
+from steeple.core.plan.parts.setup import MountPoint, Setup
+from steeple.core.solve.angles.place_camera import CameraOffer, CameraPlaces, place_camera
 from steeple.core.solve.angles.roles import ASKS, Ask, directions_for
 from steeple.core.study.base.sentence import sentence_words
 from steeple.core.study.light.dome import apart_deg
@@ -19,7 +21,7 @@ from steeple.demo.cupboard import EVERYTHING
 from steeple.demo.plans import DULCIMER, DUMPLINGS, GILDING
 from tests.angles_cases import seen_from
 from tests.core.test_mirror import mirrored
-from tests.plans import BARE, SOUND
+from tests.plans import BARE, BODY, BRACKET, CLAMP, LAMP_STAND, SOUND, STAND, ZOOM
 
 CUPBOARD = owned_of(EVERYTHING)
 WANTED: list[tuple[Plan, Ask]] = [
@@ -149,3 +151,90 @@ def test_eight_cameras_are_enough() -> None:
         place_camera(plan, "face", owned=CUPBOARD)
     with pytest.raises(InputError, match="is not in this plan"):
         place_camera(SOUND, "face", index=3, owned=CUPBOARD)
+
+
+ONE_STAND = Owned(
+    bodies=(BODY,), lenses=(ZOOM,), supports=(OwnedSupport(gear=STAND),), stands=(LAMP_STAND,)
+)
+TALKING = SOUND.model_copy(
+    update={
+        "cameras": (
+            *SOUND.cameras,
+            seen_from(0, 15, 1100, camera_id="face", role="face", support=None),
+        ),
+        "setups": (
+            Setup(id="a", name="top-down", cameras=("overhead",)),
+            Setup(id="b", name="talking", cameras=("face",)),
+        ),
+    }
+)
+
+
+def carried_by(offer: CameraOffer, plan: Plan, camera: int) -> list[str]:
+    """The supports of a plan in which an offer was taken that some camera names."""
+    there = apply_changes(plan, offer.changes)
+    named = {one.support for one in there.cameras}
+    assert all(one.id in named for one in there.supports), "a support stands there for nobody"
+    assert there.cameras[camera].mount is None
+    return [one.id for one in there.supports]
+
+
+def test_the_camera_in_hand_leaves_its_support_and_its_mount_point_behind() -> None:
+    """Where it is asked to show something else, what held it is free again, and holds nothing twice."""
+    found = place_camera(SOUND, "face", index=0, owned=ONE_STAND)
+    assert any(one.held_by == STAND.name for one in found.offers)
+    for offer in found.offers:
+        assert len(carried_by(offer, SOUND, 0)) == bool(offer.held_by)
+    hung = SOUND.model_copy(
+        update={
+            "mounts": (BRACKET,),
+            "cameras": (SOUND.cameras[0].model_copy(update={"support": None, "mount": BRACKET.name}),),
+            "supports": (),
+        }
+    )  # fmt: skip
+    for offer in place_camera(hung, "overhead", index=0, owned=ONE_STAND).offers:
+        if offer.held_by == STAND.name:
+            carried_by(offer, hung, 0)
+
+
+def test_a_support_that_carries_something_else_stays_where_it_is() -> None:
+    other = seen_from(0, 15, 1100, camera_id="other", support="stand")
+    plan = SOUND.model_copy(update={"cameras": (*SOUND.cameras, other)})
+    for offer in place_camera(plan, "face", index=0, owned=ONE_STAND).offers:
+        there = apply_changes(plan, offer.changes)
+        assert "stand" in {one.id for one in there.supports}
+        assert there.cameras[1].support == "stand"
+        assert offer.held_by != STAND.name, "the one stand is in use"
+
+
+def test_what_another_set_up_uses_is_free_for_this_one() -> None:
+    found = place_camera(TALKING, "face", index=1, owned=ONE_STAND)
+    assert any(one.held_by == STAND.name for one in found.offers)
+    assert all(not one.to_get for one in found.offers)
+    together = TALKING.model_copy(update={"setups": ()})
+    for offer in place_camera(together, "face", index=1, owned=ONE_STAND).offers:
+        assert offer.held_by != STAND.name
+
+
+def test_a_stand_whose_rated_load_is_not_known_is_not_said_to_hold() -> None:
+    """It may well hold; nobody can say so, and the offer says what is missing."""
+    unknown = STAND.model_copy(update={"rated_load_g": None})
+    owned = replace(ONE_STAND, supports=(OwnedSupport(gear=unknown),))
+    bare = SOUND.model_copy(update={"supports": (), "cameras": ()})
+    found = place_camera(bare, "overhead", owned=owned)
+    held = [one for one in found.offers if one.held_by == STAND.name]
+    assert held
+    for offer in held:
+        assert not offer.works
+        assert "rated load" in " ".join(sentence_words(one, "cm") for one in offer.lacks)
+
+
+def test_the_one_that_holds_is_found_behind_many_that_do_not() -> None:
+    weak = [
+        CLAMP.model_copy(update={"name": f"small pole {n}", "highest_mm": 200.0 + n, "reach_mm": 100})
+        for n in range(9)
+    ]  # fmt: skip
+    owned = replace(ONE_STAND, supports=tuple(OwnedSupport(gear=one) for one in (*weak, STAND)))
+    bare = SOUND.model_copy(update={"supports": (), "cameras": ()})
+    found = place_camera(bare, "overhead", owned=owned)
+    assert any(one.held_by == STAND.name for one in found.offers)

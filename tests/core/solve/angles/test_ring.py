@@ -95,3 +95,44 @@ def test_an_absent_maker_leaves_every_direction_open() -> None:
     free = [view for view in found.views if not view.blocked and view.elevation_deg >= 30]
     assert min(view.seen for view in free) > 0.5
     assert sum(view.seen > 0.99 for view in free) > len(free) / 2
+
+
+BOXED = {"kind": "box", "name": "a pot", "x_mm": 0, "y_mm": 60, "width_mm": 200, "depth_mm": 120,
+         "height_mm": 300}  # fmt: skip
+
+
+@pytest.mark.parametrize("target", [BOXED, {"kind": "face"}], ids=["box", "face"])
+def test_what_is_seen_from_a_side_does_not_hang_on_where_the_camera_stands(
+    target: dict[str, object],
+) -> None:
+    """A target shows another face to each side: judged from there, not from where the camera is now."""
+    first = changed(
+        beside(seen_from(0, 30, 1200), plan=changed(maker__away=target["kind"] == "box")),
+        cameras__1__target=target,
+    )
+    lens = camera_studies(first)[1].lens
+    assert lens is not None
+    middle = lens.work.middle
+    away = lens.position.minus(middle)
+    across = changed(
+        first,
+        cameras__1__position__x_mm=round(middle.x - away.x, 6),
+        cameras__1__position__y_mm=round(middle.y - away.y, 6),
+        cameras__1__aim__toward_deg=0,
+    )
+    rings = [ring_of(plan, index=1) for plan in (first, across)]
+    for one, other in zip(rings[0].views, rings[1].views, strict=True):
+        assert (one.azimuth_deg, one.elevation_deg) == (other.azimuth_deg, other.elevation_deg)
+        assert one.seen == pytest.approx(other.seen, abs=1e-9)
+        assert one.worst == pytest.approx(other.worst, abs=1e-9)
+
+
+def test_a_face_is_seen_from_before_it_and_not_from_behind() -> None:
+    plan = changed(beside(seen_from(0, 15, 1200)), cameras__1__target={"kind": "face"})
+    at = {
+        (round(one.azimuth_deg), round(one.elevation_deg)): one
+        for one in ring_of(plan, index=1).views
+    }
+    low = min(elevation for _, elevation in at if elevation > 0)
+    assert at[0, low].seen > 0.9
+    assert at[180, low].seen < 0.1

@@ -10,16 +10,17 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from steeple.core.errors import SteepleError
+from steeple.core.evaluation import evaluate
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.camera import Camera
 from steeple.core.plan.parts.setup import Setup
-from steeple.core.plan.parts.support import PlacedSupport
+from steeple.core.plan.parts.support import Foot, PlacedSupport
 from steeple.core.plan.reading import validate_plan
 from steeple.core.study.angles.changing import FAR, ChangeOver, _minutes, change_overs, pairs_of
 from steeple.core.study.base.sentence import sentence_words
 from steeple.core.study.plan_study import camera_studies
 from tests.angles_cases import beside, seen_from
-from tests.plans import BODY, SOUND, STAND, ZOOM
+from tests.plans import BODY, CLAMP, SOUND, STAND, ZOOM
 
 BODIES = [BODY.model_copy(update={"name": f"camera {one}"}) for one in "abc"]
 GLASS = [ZOOM, ZOOM.model_copy(update={"name": "another zoom"})]
@@ -166,3 +167,71 @@ def test_a_plan_of_set_ups_that_cannot_be_is_refused_with_a_sentence(
     with pytest.raises(SteepleError) as refused:
         validate_plan({**SOUND.model_dump(mode="json"), **values})
     assert words in str(refused.value)
+
+
+def test_what_is_needed_no_more_is_cleared_away_after_its_camera_is_off() -> None:
+    """The boom comes down with its counterweight; the stand does not stay in the next picture."""
+    one_each = IN_TURN.model_copy(
+        update={
+            "cameras": (SOUND.cameras[0], FACE.model_copy(update={"body": BODIES[1]})),
+            "supports": (
+                SOUND.supports[0],
+                SECOND.model_copy(update={"gear": CLAMP, "sandbag_g": None, "sandbag_on": None}),
+            ),
+        }
+    )
+    change = of(one_each)
+    kinds = [one.kind for one in change.moves]
+    assert kinds == ["take off", "clear", "move", "put on", "set", "light"]
+    words = said(change)
+    assert words[0].startswith("Lower a boom stand until it rests; take off a camera")
+    assert words[0].endswith("put it aside, then its counterweight")
+    assert words[1] == "Put a boom stand out of the way"
+    assert words[2].startswith("Set up a pole on the table")
+
+
+def test_a_stand_of_another_camera_is_moved_and_not_set_up_anew() -> None:
+    """The second camera comes out of its bag, the stand that it takes stands already."""
+    other = IN_TURN.model_copy(
+        update={"cameras": (SOUND.cameras[0], FACE.model_copy(update={"body": BODIES[1]}))}
+    )
+    words = said(of(other))
+    assert not any(one.startswith("Set up") for one in words)
+    assert sum(one.startswith("Move a boom stand") for one in words) == 1
+
+
+def test_a_support_of_two_set_ups_that_stands_elsewhere_in_the_second_is_moved() -> None:
+    """Its foot is left to Steeple, which stands it where each camera needs it."""
+    free = SOUND.supports[0].model_copy(update={"foot": Foot()})
+    plan = IN_TURN.model_copy(
+        update={
+            "supports": (free,),
+            "cameras": (SOUND.cameras[0], FACE.model_copy(update={"support": "stand"})),
+        }
+    )
+    kinds = [one.kind for one in of(plan).moves]
+    assert kinds == ["mark", "take off", "move", "put on", "set", "light"]
+
+
+def test_cameras_of_different_set_ups_do_not_share_the_load_of_one_stand() -> None:
+    both = IN_TURN.model_copy(
+        update={"cameras": (SOUND.cameras[0], FACE.model_copy(update={"support": "stand"}))}
+    )
+    together = both.model_copy(update={"setups": ()})
+    alone = camera_studies(SOUND)[0].hold
+    in_turn, at_once = camera_studies(both)[0].hold, camera_studies(together)[0].hold
+    assert alone is not None
+    assert in_turn is not None
+    assert at_once is not None
+    assert in_turn.tipping == alone.tipping
+    assert (in_turn.bending, in_turn.torques) == (alone.bending, alone.torques)
+    assert at_once.tipping != alone.tipping
+
+
+def test_minutes_are_whole_and_never_cut_short_and_the_same_wherever_they_stand() -> None:
+    change = of(IN_TURN)
+    assert change.whole_min - 1 < change.minutes <= change.whole_min
+    evaluation = evaluate(IN_TURN, try_mends=False)
+    cards = [one for card in evaluation.cards for one in card.changes]
+    assert [one.title for one in cards] == [f"From top-down to talking, {change.whole_min} minutes"]
+    assert [sentence_words(one, "cm") for one in cards[0].moves] == said(change)

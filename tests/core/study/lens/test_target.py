@@ -12,14 +12,18 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from steeple.core.errors import SteepleError
+from steeple.core.evaluation import evaluate
 from steeple.core.findings.judging import judge, judge_camera
 from steeple.core.geometry.pose import looking
 from steeple.core.geometry.vectors import ORIGIN, Vector
 from steeple.core.plan.changes import Change, apply_changes
+from steeple.core.plan.cupboard.owned import NOTHING_OWNED
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.camera import Aim, Position
 from steeple.core.plan.parts.target import Target
 from steeple.core.plan.reading import validate_plan
+from steeple.core.solve.lens.closer import closer_ways
+from steeple.core.solve.lens.work_out import work_out
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.inputs.aimed import PART_WORDS, face_of, given_target
 from steeple.core.study.inputs.target import GivenTarget
@@ -239,3 +243,87 @@ def test_below_the_table_and_looking_up_a_camera_forms_a_picture() -> None:
         assert scene.sight is not None
         assert math.isfinite(scene.sight.detail_px)
         assert scene.sight.detail_px > 0
+
+
+SECOND = {"opposite": (0.0, -1.0), "left": (1.0, 0.0), "right": (-1.0, 0.0)}
+"""Where the second person looks, by where they sit."""
+
+
+@pytest.mark.parametrize("place", list(SECOND))
+@pytest.mark.parametrize("hand", ["left", "right"])
+def test_parts_of_the_second_person_are_where_they_sit(place: str, hand: Any) -> None:
+    """They face the table, work with the right hand whatever the maker does, and their feet are before
+    them."""
+    plan = changed(maker__handedness=hand, maker__second={"place": place, "posture": "seated"})
+    work = given_work(plan, Assumptions())
+    x, y = SECOND[place]
+    figure = work.maker.company[0]
+
+    def part(kind: Any) -> GivenTarget:
+        return given_target(work, Target(kind=kind, whose="second"))
+
+    face = part("face").faces
+    assert face is not None
+    assert (face.x, face.y, face.z) == pytest.approx((x, y, 0.0), abs=1e-9)
+    apart = part("right-hand").middle.minus(part("left-hand").middle)
+    # To their right, as they look.
+    assert apart.x * y - apart.y * x > 50
+    feet = part("feet")
+    ahead = feet.middle.minus(figure.hip)
+    assert ahead.x * x + ahead.y * y > 300
+    long, wide = (feet.sizes.x, feet.sizes.y) if x else (feet.sizes.y, feet.sizes.x)
+    assert long == pytest.approx(0.22 * 1700, rel=0.15)
+    assert wide == pytest.approx(0.28 * 1700, rel=0.15)
+    assert "of the second person" in part("left-hand").called
+
+
+def test_a_second_person_who_is_not_there_is_said_to_be_the_maker() -> None:
+    plan = changed(cameras__0__target={"kind": "face", "whose": "second"})
+    assumed = {one.field: one for one in evaluate(plan, try_mends=False).assumed}
+    said = assumed["/cameras/0/target/whose"]
+    assert said.text == "maker"
+    assert "nobody else" in said.why
+    work = given_work(plan, Assumptions())
+    mine = given_target(work, Target(kind="face"))
+    assert given_target(work, Target(kind="face", whose="second")).middle == mine.middle
+
+
+def test_a_face_looks_ahead_wherever_the_hand_is() -> None:
+    """In the first pose the hand is far to the side; the face is still shown from the front."""
+    work = given_work(changed(work__zone__width_mm=1100), Assumptions())
+    face = given_target(work, Target(kind="face")).faces
+    assert face == Vector(0.0, 1.0, 0.0)
+
+
+@pytest.mark.parametrize("side", ["left", "right", "near", "far"])
+def test_the_spare_of_a_target_follows_from_what_is_shown(side: str) -> None:
+    """Half of what is seen less half of the target, and how far the lens is off its middle."""
+    target = {"kind": "box", "x_mm": 60.0, "y_mm": -30.0, "width_mm": 100.0, "depth_mm": 80.0}
+    said = evaluate(changed(cameras__0__target=target), try_mends=False).cameras[0].working
+    working = next(one for one in said if one.figure == f"lens.spare_{side}")
+    puts = {one.symbol: one for one in working.puts}
+    assert puts["z"].meaning == "target"
+    assert not puts["z"].assumed
+    found = puts["s"].quantity.value / 2 - puts["z"].quantity.value / 2 + puts["d"].quantity.value
+    sight = sight_of(aimed(target))
+    assert getattr(sight.spare_surface, side) == pytest.approx(found, abs=0.2)
+
+
+def test_what_a_target_asks_gives_way_at_the_target() -> None:
+    plan = changed(cameras__0__target={"kind": "box", "width_mm": 400.0, "depth_mm": 250.0,
+                                       "finest_detail_mm": 0.2})  # fmt: skip
+    outcome = work_out(plan)
+    assert not outcome.works
+    paths = {one.path for fix in outcome.give_ways for one in fix.changes}
+    assert "/cameras/0/target/finest_detail_mm" in paths
+    assert not any(path.startswith("/work") for path in paths)
+    for fix in outcome.give_ways:
+        assert work_out(apply_changes(plan, fix.changes)).works
+
+
+def test_closer_to_a_target_is_by_zoom_or_crop_of_the_target() -> None:
+    plan = changed(cameras__0__target={"kind": "box", "name": "the keys", "width_mm": 300.0,
+                                       "depth_mm": 150.0})  # fmt: skip
+    ways = closer_ways(plan, 0, NOTHING_OWNED)
+    assert [one.way for one in ways] == ["crop in the edit", "zoom in the lens"]
+    assert [one.way for one in closer_ways(SOUND, 0, NOTHING_OWNED)][-1] == "one more camera"

@@ -24,7 +24,7 @@ interface Options {
 export function useDomeHandle({ own, radius, onChoose, onDrag, onCommit }: Options) {
   const [live, setLive] = useState<Way | null>(null);
   const now = useRef<Way | null>(null);
-  const last = useLastPlace<Way>();
+  const last = useLastPlace<Way>(own);
   const start = useRef<{ x: number; y: number; from: { x: number; y: number } } | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   useEffect(() => () => clearTimeout(timer.current), []);
@@ -44,7 +44,7 @@ export function useDomeHandle({ own, radius, onChoose, onDrag, onCommit }: Optio
     now.current = null;
     setLive(null);
     if (final) {
-      last.put(own, final);
+      last.put(final);
       onCommit(final);
     }
   };
@@ -74,7 +74,7 @@ export function useDomeHandle({ own, radius, onChoose, onDrag, onCommit }: Optio
       if (!step) return;
       event.preventDefault();
       const by = event.shiftKey ? 3 * STEP_DEG : STEP_DEG;
-      const from = now.current ?? last.from(own);
+      const from = now.current ?? last.from();
       show({
         azimuth: from.azimuth + step.azimuth * by,
         elevation: from.elevation + step.elevation * by,

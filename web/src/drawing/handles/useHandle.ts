@@ -47,7 +47,7 @@ export function useHandle(options: Options): Handle {
   const [dragging, setDragging] = useState(false);
   const start = useRef<{ px: Place; place: Place } | null>(null);
   const now = useRef<Place | null>(null);
-  const last = useLastPlace<Place>();
+  const last = useLastPlace<Place>(place);
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
 
   useEffect(() => () => clearTimeout(timer.current), []);
@@ -72,7 +72,7 @@ export function useHandle(options: Options): Handle {
     now.current = null;
     setLive(null);
     if (final) {
-      last.put(place, final);
+      last.put(final);
       onCommit(final);
     }
   };
@@ -104,7 +104,7 @@ export function useHandle(options: Options): Handle {
         if (!way || (moves === 'x' && way.y) || (moves === 'y' && way.x)) return;
         event.preventDefault();
         const step = arrowStep(system, event.shiftKey);
-        const from = now.current ?? last.from(place);
+        const from = now.current ?? last.from();
         show({ x: from.x + way.x * step, y: from.y + way.y * step });
         clearTimeout(timer.current);
         timer.current = setTimeout(settle, SETTLE_MS);

@@ -217,11 +217,10 @@ function Changes() {
 }
 
 function Change({ change }: { change: ChangeOver }) {
-  const minutes = Math.round(change.takes_min);
   return (
     <section aria-label={`From ${change.first} to ${change.second}`}>
       <h3>
-        From {change.first} to {change.second}: {minutes} min
+        From {change.first} to {change.second}: {change.takes_min} min
         {change.break_min === null ? '' : ` of ${change.break_min}`}
       </h3>
       <ol className={classes.moves}>

@@ -145,8 +145,8 @@ function Place({ offer, plan, cameraId }: { offer: CameraOffer; plan: Plan; came
     pose: MIDDLE_POSE,
   });
   const take = async (): Promise<void> => {
-    await change(offer.changes);
-    chooseCamera(cameraId);
+    const problems = await change(offer.changes);
+    if (!problems.length) chooseCamera(cameraId);
   };
   const { width_px: width, height_px: height } = plan.delivery;
   return (

@@ -94,11 +94,11 @@ function CardPage({ card, cautions }: CardPageProps) {
       {card.ready ? null : <p className={classes.missing}>{card.missing}</p>}
       <Notes card={card} kind="fails" />
       <Notes card={card} kind="unknown" />
-      {card.moves.length ? (
-        <section className={classes.moves} aria-label="From the set-up before">
-          <h2>From the set-up before, {Math.round(card.moves_min)} minutes</h2>
+      {card.changes.map((change) => (
+        <section key={change.title} className={classes.moves} aria-label={change.title}>
+          <h2>{change.title}</h2>
           <ol>
-            {card.moves.map((one, at) => (
+            {change.moves.map((one, at) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: moves are done in one order
               <li key={at}>
                 <Sentence pieces={one} />
@@ -106,7 +106,7 @@ function CardPage({ card, cautions }: CardPageProps) {
             ))}
           </ol>
         </section>
-      ) : null}
+      ))}
       <div className={classes.sections}>
         {card.sections.map((section) => (
           <section key={section.heading}>

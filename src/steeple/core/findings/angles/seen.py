@@ -13,7 +13,7 @@ from steeple.core.geometry.vectors import Vector
 from steeple.core.plan.changes import Change
 from steeple.core.study.angles.study import AngleStudy, actions_in, poses_in
 from steeple.core.study.angles.things import GEAR, solids_in
-from steeple.core.study.base.sentence import Quantity, mm, say
+from steeple.core.study.base.sentence import mm, percent, say
 from steeple.core.study.plan_study import CameraStudy
 
 HIDES_WATCH, HIDES = 0.05, 0.20
@@ -104,7 +104,7 @@ def action_behind_thing(study: AngleStudy) -> Judgement:
         title=say(
             "{name} stands before {share} of the action",
             name=name[:1].upper() + name[1:],
-            share=Quantity(value=round(100 * share), unit="percent"),
+            share=percent(share),
         ),
         reason=say("Move it, go round it, or look down past it."),
         measured=against,

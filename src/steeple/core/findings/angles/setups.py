@@ -286,7 +286,7 @@ def _longer_break(scene: CameraStudy) -> Iterator[Proposal]:
 def change_over_long(worst: ChangeOver) -> Judgement:
     """Whether the change from one set-up to the next fits into its break."""
     given = worst.break_min or 0.0
-    minutes = Quantity(value=round(worst.minutes), unit="minutes")
+    minutes = Quantity(value=worst.whole_min, unit="minutes")
     against = measured(worst.minutes, unit="minutes", most=given)
     if worst.minutes <= NEARLY * given:
         return Judgement(

@@ -61,9 +61,7 @@ def _zone_cut_off_fixes(scene: CameraStudy) -> Iterator[Proposal]:
             action=say("Be content with a margin of {margin}", margin=mm(margin)),
             changes=(
                 Change(
-                    path=f"{scene.at}/target/margin_mm"
-                    if scene.work.target
-                    else "/work/zone/margin_mm",
+                    path=scene.asked_at("margin_mm"),
                     value=margin,
                 ),
             ),

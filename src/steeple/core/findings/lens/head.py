@@ -13,7 +13,7 @@ from steeple.core.findings.lens.fixes import (
 )
 from steeple.core.findings.lens.round_fixes import from_other_side, go_round, tip_away
 from steeple.core.findings.rule import Proposal, rule
-from steeple.core.study.base.sentence import Quantity, mm, say
+from steeple.core.study.base.sentence import Quantity, mm, percent, say
 from steeple.core.study.lens.heights import HAIR_MM, HEAD_ROOM_MM
 from steeple.core.study.plan_study import CameraStudy
 
@@ -163,10 +163,6 @@ def head_meets_camera(scene: CameraStudy) -> Judgement | None:
     )
 
 
-def _percent(share: float) -> Quantity:
-    return Quantity(value=100 * share, unit="percent")
-
-
 def _hands_hide_work_fixes(scene: CameraStudy) -> Iterator[Proposal]:
     yield from from_other_side(scene)
     yield from square_up(scene)
@@ -194,13 +190,13 @@ def hands_hide_work(scene: CameraStudy) -> Judgement | None:
     holds = mean >= WANTED
     return Judgement(
         verdict="holds" if holds else "watch" if mean >= LOST else "fails",
-        title=say("The camera sees {mean} of the action past your hands", mean=_percent(mean))
+        title=say("The camera sees {mean} of the action past your hands", mean=percent(mean))
         if holds
-        else say("Your hands and arms hide the action: {mean} of it is seen", mean=_percent(mean)),
+        else say("Your hands and arms hide the action: {mean} of it is seen", mean=percent(mean)),
         reason=say(
             "The worst place of the hand shows {least}. The action is a disc of 8 cm about the tip "
             "of the tool; you work with the " + hand + " hand.",
-            least=_percent(least),
+            least=percent(least),
         ),
         measured=measured(100 * mean, unit="percent", least=100 * WANTED),
         place="zone",

@@ -15,7 +15,7 @@ from steeple.core.findings.light.levels import (
     worked_out,
 )
 from steeple.core.findings.rule import rule
-from steeple.core.study.base.sentence import Quantity, say
+from steeple.core.study.base.sentence import Quantity, percent, say
 from steeple.core.study.light.study import DARK_STOPS, LightStudy
 from steeple.core.study.plan_study import CameraStudy
 
@@ -228,7 +228,7 @@ def sun_on_work(scene: CameraStudy) -> Judgement | None:
         verdict="fails",
         title=say(
             f"Direct sun on the zone from {sunny[0].clock} to {sunny[-1].clock}: {{share}} of it",
-            share=Quantity(value=round(100 * most.sun_share), unit="percent"),
+            share=percent(most.sun_share),
         ),
         reason=say("On a clear day the sun there outshines every lamp. Close that blind in time."),
     )

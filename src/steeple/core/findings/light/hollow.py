@@ -12,7 +12,7 @@ from steeple.core.findings.rule import Proposal, rule
 from steeple.core.geometry.vectors import Vector
 from steeple.core.plan.changes import Change
 from steeple.core.study.base.phrases import clock_words
-from steeple.core.study.base.sentence import Quantity, mm, say
+from steeple.core.study.base.sentence import Quantity, mm, percent, say
 from steeple.core.study.inputs.lamp import direction_of, spot_at
 from steeple.core.study.inputs.lamp_wishes import can_be_placed, is_wished
 from steeple.core.study.light.hollow import HollowStudy, hollow_study
@@ -99,7 +99,7 @@ def hollow_dark(found: tuple[LightStudy, HollowStudy]) -> Judgement | None:
     against = measured(stops, unit="stops", most=DARK_WATCH)
     seen = () if hollow.seen is None else say(
         " The lens sees {share} of its floor.",
-        share=Quantity(value=round(100 * hollow.seen), unit="percent"),
+        share=percent(hollow.seen),
     )  # fmt: skip
     if hollow.seen is not None and hollow.seen < SEEN:
         verdict = "fails" if hollow.seen <= 0 else "watch" if verdict == "holds" else verdict

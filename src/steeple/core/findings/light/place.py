@@ -12,7 +12,7 @@ from steeple.core.findings.light.levels import TEXT, lit, whatever_its_brightnes
 from steeple.core.findings.rule import Proposal, rule
 from steeple.core.light.gloss import BURNT
 from steeple.core.plan.changes import Change
-from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
+from steeple.core.study.base.sentence import Quantity, Sentence, mm, percent, say
 from steeple.core.study.inputs.lamp import STAND_ENDS, TOO_LOW, reach_of
 from steeple.core.study.light.mat import MatGlare, mat_glare
 from steeple.core.study.light.study import LightStudy
@@ -88,7 +88,7 @@ def glare(study: LightStudy) -> Judgement | None:
     return Judgement(
         verdict="fails" if burnt else "watch",
         title=say("{share} of the zone mirrors {named}", named=worst.lamp.name,
-                  share=Quantity(value=round(100 * worst.glare), unit="percent")),
+                  share=percent(worst.glare)),
         reason=where + say(
             ("It burns out there. " if burnt else "It veils what lies under it. ")
             + "Another direction, a lower lamp, or the work tipped a few degrees throws it past the lens. "
@@ -125,7 +125,7 @@ def mat_glare_seen(found: tuple[LightStudy, MatGlare]) -> Judgement | None:
         verdict="watch",
         title=say(
             "{share} of the mat in the picture mirrors {named}",
-            share=Quantity(value=round(100 * glare_there.share), unit="percent"),
+            share=percent(glare_there.share),
             named=glare_there.lamp.lamp.name,
         ),
         reason=say(
@@ -288,7 +288,7 @@ def lamp_hidden(study: LightStudy) -> Judgement | None:
     return Judgement(
         verdict="fails",
         title=say("Only {share} of the light of {named} reaches the zone", named=worst.lamp.name,
-                  share=Quantity(value=round(100 * worst.reaching), unit="percent")),
+                  share=percent(worst.reaching)),
         reason=say("Something in the room or on the table stands before it."),
         measured=against, place="dome",
     )  # fmt: skip

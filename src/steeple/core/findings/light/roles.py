@@ -10,7 +10,7 @@ from steeple.core.findings.finding import Judgement
 from steeple.core.findings.light.levels import lit, whatever_its_brightness
 from steeple.core.findings.rule import Proposal, rule
 from steeple.core.plan.changes import Change
-from steeple.core.study.base.sentence import Quantity, Sentence, say
+from steeple.core.study.base.sentence import Quantity, Sentence, percent, say
 from steeple.core.study.inputs.lamp_wishes import WORKED_OUT
 from steeple.core.study.light.lamps.lamp_study import LampStudy
 from steeple.core.study.light.study import LightStudy
@@ -58,7 +58,7 @@ def _out_of_role(study: LightStudy) -> tuple[LampStudy, Sentence, str] | None:
     for one in study.lit:
         role, share = (
             one.lamp.part.role,
-            Quantity(value=round(100 * _share(study, one)), unit="percent"),
+            percent(_share(study, one)),
         )
         if role in ("background", "practical") and _share(study, one) > MUCH:
             return one, say("it gives {share} of the light on the work", share=share), "key"

@@ -12,11 +12,15 @@ from steeple.core.angles.sight import Things, hides
 from steeple.core.budget import look
 from steeple.core.geometry.kernels import Array
 from steeple.core.geometry.meeting import Boxes
-from steeple.core.geometry.vectors import UP, Vector
+from steeple.core.geometry.vectors import ORIGIN, UP, Vector
 from steeple.core.light.emitters import rows_of as lamp_rows
 from steeple.core.light.gloss import FINISHES, VISIBLE, gloss_luminance
+from steeple.core.plan.parts.target import Target
 from steeple.core.study.angles.study import actions_in, poses_in
 from steeple.core.study.angles.things import Thing, people_before
+from steeple.core.study.base.assumptions import Assumptions
+from steeple.core.study.inputs.aimed import aimed_work
+from steeple.core.study.inputs.lamp import spot_at
 from steeple.core.study.inputs.maker import MIDDLE_POSE
 from steeple.core.study.inputs.work import GivenWork
 from steeple.core.study.light.lamps.places import LAMP_CLEAR_MM, hulls_of
@@ -44,6 +48,22 @@ def before(still: Sequence[Thing], work: GivenWork, pose: int, *, maker: bool) -
 def in_the_way(still: Sequence[Thing], work: GivenWork, *, maker: bool) -> tuple[Things, ...]:
     """Everything that may hide something, pose by pose."""
     return tuple(before(still, work, pose, maker=maker) for pose in poses_in(work, maker=maker))
+
+
+def work_from(work: GivenWork, target: Target | None, way: tuple[float, float]) -> GivenWork:
+    """The work as a camera has it that looks from a direction: its target shows another face to each side.
+
+    Parameters
+    ----------
+    work
+        as it lies on the table.
+    target
+        what is filmed; None = the whole zone.
+    way
+        azimuth and elevation of the camera, degrees.
+    """
+    axis = spot_at(ORIGIN, *way, 1.0).times(-1.0)
+    return aimed_work(work, target, axis, "", Assumptions())
 
 
 def seen_from(

@@ -10,6 +10,7 @@ from steeple.core.budget import look
 from steeple.core.findings.finding import GRAVITY, Finding
 from steeple.core.findings.judging import judge_camera
 from steeple.core.plan.cupboard.owned import Owned, OwnedSupport
+from steeple.core.plan.gear.holding.support import Support
 from steeple.core.plan.parts.support import PlacedSupport
 from steeple.core.solve.angles.wish import Wish
 from steeple.core.study.angles.study import actions_in, poses_in
@@ -20,20 +21,20 @@ from steeple.core.study.hold.study import HoldStudy, SupportStudy, study_support
 from steeple.core.study.inputs.support_forms import FORMS
 from steeple.core.study.plan_study import CameraStudy
 
-SUPPORTS_TRIED = 6
 HIDES_OWN = 0.02
 """Share of the action before which a support may stand that holds the camera itself."""
 
 
 def free_supports(wish: Wish, owned: Owned) -> list[OwnedSupport]:
-    """Supports that nothing stands on, the quickest to set up first."""
+    """Supports that stand for no camera beside it, the quickest to set up first."""
     free = list(owned.supports)
-    carrying = {one.support for one in wish.plan.cameras}
+    carrying = {one.support for one in wish.others}
     for placed in wish.plan.supports:
         if placed.id in carrying:
-            used = next((one for one in free if one.gear == placed.gear), None)
-            if used is not None:
-                free.remove(used)
+            alike = [one for one in free if one.gear == placed.gear]
+            alike.sort(key=lambda one: one.id != placed.gear_id)
+            if alike:
+                free.remove(alike[0])
     return sorted(free, key=lambda one: FORMS[one.gear.form].minutes)
 
 
@@ -47,7 +48,10 @@ def held_there(
     if lens is None:
         return None
     adapters = (*scene.plan.adapters, *owned.adapters)
-    for order, one in enumerate(supports[:SUPPORTS_TRIED]):
+    kinds: dict[Support, OwnedSupport] = {}
+    for one in supports:
+        kinds.setdefault(one.gear, one)
+    for order, one in enumerate(kinds.values()):
         look()
         placed = PlacedSupport(
             id="compared", gear=one.gear, gear_id=one.id, owned=True, tether=True

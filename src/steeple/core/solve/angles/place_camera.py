@@ -10,6 +10,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+from steeple.core.findings.finding import GRAVITY
 from steeple.core.findings.hold.fixes import take_support
 from steeple.core.findings.hold.mount import to_the_mount
 from steeple.core.findings.judging import judge, judge_camera
@@ -28,10 +29,11 @@ from steeple.core.study.angles.answer import cut_words
 from steeple.core.study.angles.study import AngleStudy
 from steeple.core.study.base.phrases import clock_words
 from steeple.core.study.base.result import Result
-from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
+from steeple.core.study.base.sentence import Quantity, Sentence, mm, percent, say
 from steeple.core.study.base.shapes import Point, point
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.hold.answer import place_words
+from steeple.core.study.hold.step import HOLD
 from steeple.core.study.inputs.lamp import direction_of
 from steeple.core.study.inputs.support_forms import FORMS
 from steeple.core.study.light.dome import apart_deg
@@ -41,7 +43,9 @@ OFFERS = 3
 FINALISTS = 8
 LAMP_PLACES = ("light.lamp-in-frame", "light.unplaceable", "light.card-in-frame")
 """What lamps do to a camera by where they stand; all else of the light is mended by the lamps."""
-Key = tuple[bool, int, float, float, float]
+NOT_KNOWN = 0.5
+"""What is not known weighs less than what fails, where two places are compared."""
+Key = tuple[bool, float, float, float, float]
 """Whether it lacks something, how much fails, how little it sees and how long it takes."""
 LEAST_SEEN = 0.5
 """A place from which less is seen does not show what was asked for; a planning value of our own."""
@@ -184,7 +188,7 @@ def _alike(one: CameraOffer, other: CameraOffer) -> bool:
 
 def _offer(
     wish: Wish, tried: Try, supports: Sequence[OwnedSupport], owned: Owned
-) -> tuple[CameraOffer | None, int]:
+) -> tuple[CameraOffer | None, float]:
     """A place worked out to the end, and how much fails of this camera there."""
     plan = with_camera(wish, tried)
     scene = changed(wish.scenes, plan)[wish.index]
@@ -203,18 +207,20 @@ def _offer(
     study, lens = scene.angles, scene.lens
     if study is None or lens is None or lens.sight is None:
         return None, 0
+    held_by = (mount or "") if held is None else held[0].gear.name
     own = judge_camera(scene)
-    lacking = [one for one in own if one.speaks and one.verdict == "fails" and one.about]
+    lacking = [
+        one for one in own if one.speaks and one.verdict in ("fails", "unknown") and one.about
+    ]
     dark = [one for one in lacking if one.code.startswith("light.") and one.code not in LAMP_PLACES]
-    lacking = [one for one in lacking if one not in dark]
+    lacking = [one for one in lacking if one not in dark and (held_by or one.step != HOLD.id)]
+    lacking.sort(key=lambda one: -GRAVITY[one.verdict])
     unseen = study.mean_action < LEAST_SEEN
-    fails = unseen + len(lacking)
-    middle = lens.work.plane.middle
-    azimuth, elevation, distance = direction_of(middle, lens.position)
+    fails = unseen + sum(1.0 if one.verdict == "fails" else NOT_KNOWN for one in lacking)
+    azimuth, elevation, distance = direction_of(lens.work.middle, lens.position)
     name = tried.part.body.name if tried.part.body else ""
     if tried.part.lens is not None:
         name += f", {tried.part.lens.name}"
-    held_by = (mount or "") if held is None else held[0].gear.name
     offer = CameraOffer(
         gear=name,
         azimuth_deg=azimuth,
@@ -237,7 +243,7 @@ def _offer(
         cuts=tuple(say("It ") + cut_words(one) for one in study.cuts),
         lacks=(
             *(
-                [say("Only {seen} of it is seen", seen=_percent(study.mean_action))]
+                [say("Only {seen} of it is seen", seen=percent(study.mean_action))]
                 if unseen
                 else ()
             ),
@@ -262,7 +268,7 @@ def _at_mount(scene: CameraStudy) -> Plan:
         (scene,) = changed((scene,), plan)[scene.index : scene.index + 1]
         if scene.lens is None:
             return plan
-        azimuth, elevation, _ = direction_of(lens.work.plane.middle, scene.lens.position)
+        azimuth, elevation, _ = direction_of(lens.work.middle, scene.lens.position)
         aim = (
             Change(path=f"{scene.at}/aim/tilt_deg", value=round(90.0 - elevation, 1)),
             Change(path=f"{scene.at}/aim/toward_deg", value=round((azimuth + 180.0) % 360.0, 1)),
@@ -288,10 +294,6 @@ def _changes(wish: Wish, plan: Plan) -> tuple[Change, ...]:
     return tuple(changes)
 
 
-def _percent(share: float) -> Quantity:
-    return Quantity(value=round(100 * share), unit="percent")
-
-
 def _place_says(
     scene: CameraStudy, study: AngleStudy, azimuth: float, elevation: float
 ) -> Sentence:
@@ -301,12 +303,12 @@ def _place_says(
     line = say(
         "From " + clock_words(azimuth) + ", {up} up: {seen} seen, {worst} in the worst pose; lens ",
         up=Quantity(value=round(elevation), unit="deg"),
-        seen=_percent(study.mean_action),
-        worst=_percent(study.worst_action),
+        seen=percent(study.mean_action),
+        worst=percent(study.worst_action),
     ) if elevation < 89.0 else say(
         "From straight above: {seen} seen, {worst} in the worst pose; lens ",
-        seen=_percent(study.mean_action),
-        worst=_percent(study.worst_action),
+        seen=percent(study.mean_action),
+        worst=percent(study.worst_action),
     )  # fmt: skip
     line += place_words(scene.bench, place.x, place.y)
     line += say(", {high} " + ("below" if below else "above") + " the table", high=mm(abs(place.z)))
@@ -347,7 +349,7 @@ def _says(
         return say(
             "No camera is free: put one into the cupboard, or take one out of the plan. From "
             + clock_words(ways[0].azimuth) + " {seen} would be seen.",
-            seen=_percent(ways[0].seen),
+            seen=percent(ways[0].seen),
         )  # fmt: skip
     good = sum(one.works for one in offers)
     if good:

@@ -5,21 +5,31 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+import numpy as np
+
 from steeple.core.angles.cutting import APART_DEG
 from steeple.core.errors import InputError
 from steeple.core.geometry.vectors import Vector
 from steeple.core.plan.changes import Change
 from steeple.core.plan.document import Plan
 from steeple.core.plan.words import camera_names
-from steeple.core.solve.angles.around import bodies_at, in_the_way, mirrors_to, room_of, seen_from
+from steeple.core.solve.angles.around import (
+    bodies_at,
+    in_the_way,
+    mirrors_to,
+    room_of,
+    seen_from,
+    work_from,
+)
 from steeple.core.solve.lens.search import check_camera
 from steeple.core.solve.weighing import and_worse
 from steeple.core.study.angles.study import AngleStudy
 from steeple.core.study.base.phrases import by_edges, clock_words
 from steeple.core.study.base.result import Result
-from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
+from steeple.core.study.base.sentence import Quantity, Sentence, mm, percent, say
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.inputs.lamp import direction_of, spot_at
+from steeple.core.study.inputs.work import GivenWork
 from steeple.core.study.light.dome import apart_deg, directions
 from steeple.core.study.light.lamps.places import boxes_blocked
 from steeple.core.study.plan_study import CameraStudy, camera_studies
@@ -87,6 +97,20 @@ def _studied(plan: Plan, index: int, cache: StudyCache | None) -> tuple[CameraSt
     return scene, scene.angles
 
 
+def _by_face(
+    scene: CameraStudy, ways: Sequence[tuple[float, float]]
+) -> list[tuple[GivenWork, list[int]]]:
+    """Directions by the face of the work that is shown to them; the first direction is the camera's own."""
+    target = None if scene.camera is None else scene.camera.target
+    if target is None:
+        return [(scene.work, list(range(len(ways))))]
+    groups = {scene.work.plane: (scene.work, [0])}
+    for at, way in enumerate(ways[1:], start=1):
+        work = work_from(scene.bench, target, way)
+        groups.setdefault(work.plane, (work, []))[1].append(at)
+    return list(groups.values())
+
+
 def _views(
     scene: CameraStudy,
     study: AngleStudy,
@@ -102,9 +126,12 @@ def _views(
     still = [one for one in study.still if one.kind != "support" or one.of != own]
     maker = study.lens.camera.sees_maker
     solids = in_the_way(still, study.work, maker=maker)
-    mean, worst = seen_from(solids, study.work, places, maker=maker, draft=draft)
+    mean, worst, mirrors = (np.zeros(len(ways)) for _ in range(3))
+    for work, group in _by_face(scene, ways):
+        spots = [places[at] for at in group]
+        mean[group], worst[group] = seen_from(solids, work, spots, maker=maker, draft=draft)
+        mirrors[group] = mirrors_to(scene.light, work, spots, draft=draft)
     blocked = boxes_blocked(room_of(scene), bodies_at(places, middle))
-    mirrors = mirrors_to(scene.light, study.work, places, draft=draft)
     return tuple(
         RingView(
             azimuth_deg=way[0],
@@ -171,7 +198,7 @@ def ring_of(
         ``no-such-camera``; ``no-picture`` while it lacks body, lens, or room above the work.
     """
     scene, study = _studied(plan, index, cache)
-    middle = scene.work.plane.middle
+    middle = scene.work.middle
     place = study.lens.position
     azimuth, elevation, distance = direction_of(middle, place)
     own = (azimuth, elevation)
@@ -215,31 +242,27 @@ def ring_of(
     )
 
 
-def _percent(share: float) -> Quantity:
-    return Quantity(value=round(100 * share), unit="percent")
-
-
 def _says(
     scene: CameraStudy, here: RingView, best: RingView | None, distance: float, *, stays: bool
 ) -> Sentence:
     """Where it would see most, with the tape; or that it stands well."""
     now = say(
         "From where it stands {seen} of the action is in sight, {worst} in the worst pose",
-        seen=_percent(here.seen),
-        worst=_percent(here.worst),
+        seen=percent(here.seen),
+        worst=percent(here.worst),
     )
     if best is None:
         return now + say(". At this distance and slant there is no other free place.")
     if stays:
         return now + say(": as well as from anywhere at this slant.")
-    spot = spot_at(scene.work.plane.middle, best.azimuth_deg, best.elevation_deg, distance)
+    spot = spot_at(scene.work.middle, best.azimuth_deg, best.elevation_deg, distance)
     (across, right), (away, far) = by_edges(scene.work.table, spot.x, spot.y)
     return now + say(
         ". From " + clock_words(best.azimuth_deg) + ", {up} up: {seen}, {worst} in the worst; the lens "
         "then is {right} " + across + ", {far} " + away + ", {high} above the table.",
         up=Quantity(value=round(best.elevation_deg), unit="deg"),
-        seen=_percent(best.seen),
-        worst=_percent(best.worst),
+        seen=percent(best.seen),
+        worst=percent(best.worst),
         right=mm(right),
         far=mm(far),
         high=mm(spot.z),

@@ -65,9 +65,9 @@ class Try:
 
 
 def _free_gear(wish: Wish, owned: Owned) -> tuple[list[Body], list[Lens], bool]:
-    """Bodies and lenses that no other camera of the plan uses; where no body is left, those in use, as
-    something to get."""
-    others = [one for at, one in enumerate(wish.plan.cameras) if at != wish.index]
+    """Bodies and lenses that no camera uses which stands with it; where no body is left, those in use,
+    as something to get."""
+    others = wish.others
     mine = wish.plan.cameras[wish.index]
     bodies, lenses = list(owned.bodies), list(owned.lenses)
     for one in others:
@@ -108,12 +108,12 @@ def _mount_tries(
     wish: Wish, ways: Sequence[Way], pairs: Sequence[tuple[Camera, bool]]
 ) -> list[Try]:
     """Free mount points from which the wish can be met, each with the camera that suits it best."""
-    used = {one.mount for at, one in enumerate(wish.plan.cameras) if at != wish.index}
+    used = {one.mount for one in wish.others}
     found = []
     for mount in wish.plan.mounts:
         if mount.name in used:
             continue
-        middle = wish.work(0.0, 45.0).plane.middle
+        middle = wish.work(0.0, 45.0).middle
         place = Vector(mount.x_mm, mount.y_mm, mount.z_mm)
         azimuth, elevation, _ = direction_of(middle, place)
         way = min(ways, key=lambda one: apart_deg(one.at, (azimuth, elevation)), default=None)

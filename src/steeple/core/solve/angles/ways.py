@@ -70,7 +70,7 @@ def ways_of(wish: Wish) -> tuple[list[Way], dict[str, int]]:
     works: dict[tuple[float, float], GivenWork] = {at: wish.work(*at) for at in directions}
     spots = {}
     for at, work in works.items():
-        middle, far = work.plane.point(0.0, 0.0, work.face_mm), nominal_mm(work)
+        middle, far = work.middle, nominal_mm(work)
         spots[at] = middle, [spot_at(middle, *at, share * far) for share in SHARES]
     bodies = [one for middle, places in spots.values() for one in bodies_at(places, middle)]
     bars = boxes_blocked(room, bodies)

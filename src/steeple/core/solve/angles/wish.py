@@ -5,17 +5,15 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from steeple.core.errors import InputError
-from steeple.core.geometry.vectors import Vector
 from steeple.core.plan.cupboard.owned import Owned
 from steeple.core.plan.document import CAMERA_LIMIT, Plan
 from steeple.core.plan.parts.camera import Aim, Camera, Position
+from steeple.core.plan.parts.support import PlacedSupport
 from steeple.core.plan.parts.target import Target
+from steeple.core.solve.angles.around import work_from
 from steeple.core.solve.angles.roles import ASKS, Ask, RoleAsk
 from steeple.core.solve.lens.search import check_camera
-from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.cache import StudyCache
-from steeple.core.study.inputs.aimed import aimed_work
-from steeple.core.study.inputs.lamp import spot_at
 from steeple.core.study.inputs.work import GivenWork
 from steeple.core.study.plan_study import CameraStudy, camera_studies
 
@@ -36,6 +34,12 @@ class Wish:
         return self.scenes[self.index]
 
     @property
+    def others(self) -> tuple[Camera, ...]:
+        """The cameras that stand while this one films; what those of other set-ups use is free."""
+        mine = self.plan.cameras[self.index].id
+        return tuple(one for one in self.plan.with_camera(mine) if one.id != mine)
+
+    @property
     def bench(self) -> GivenWork:
         """The work as it lies on the table."""
         return self.scene.bench
@@ -47,8 +51,7 @@ class Wish:
 
     def work(self, azimuth: float, elevation: float) -> GivenWork:
         """The work as a camera has it from a direction."""
-        axis = spot_at(Vector(0.0, 0.0, 0.0), azimuth, elevation, 1.0).times(-1.0)
-        return aimed_work(self.bench, self.target, axis, "cameras/0", Assumptions())
+        return work_from(self.bench, self.target, (azimuth, elevation))
 
 
 def wish_of(
@@ -87,11 +90,23 @@ def wish_of(
         now = plan.cameras[index]
         bare = now.model_copy(
             update={"role": asked.role, "target": target, "position": Position(), "aim": Aim(),
-                    "focal_mm": None, "focus_height_mm": None, "roll_deg": None, "support": None}
+                    "focal_mm": None, "focus_height_mm": None, "roll_deg": None, "support": None,
+                    "mount": None}
         )  # fmt: skip
         cameras = (*plan.cameras[:index], bare, *plan.cameras[index + 1 :])
+        plan = plan.model_copy(update={"supports": _left_standing(plan, now)})
     wished = plan.model_copy(update={"cameras": cameras})
     return Wish(wished, index, asked, target, camera_studies(wished, owned, cache))
+
+
+def _left_standing(plan: Plan, camera: Camera) -> tuple[PlacedSupport, ...]:
+    """The supports of a plan once a camera is in the hand: its own goes with it, unless that carries
+    something else."""
+    own = plan.support_of(camera)
+    carry = [one.support for one in plan.cameras if one.id != camera.id]
+    if own is None or own.loads or own.id in carry:
+        return plan.supports
+    return tuple(one for one in plan.supports if one.id != own.id)
 
 
 def wide_mm(work: GivenWork) -> float:

@@ -22,7 +22,7 @@ from steeple.core.solve.lens.search import check_camera
 from steeple.core.solve.weighing import worse_words, worsened
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.result import Result
-from steeple.core.study.base.sentence import Quantity, Sentence, say
+from steeple.core.study.base.sentence import Quantity, Sentence, percent, say
 from steeple.core.study.base.shapes import Point, point
 from steeple.core.study.hold.drawing import RigMember
 from steeple.core.study.hold.step import HOLD
@@ -298,7 +298,7 @@ def _decides(study: HoldStudy, found: Sequence[Finding], joint_share: float | No
             words = say("stands a knock once its foot is clamped down")
         near.append((LEAST_RATIO / max(ratio, 0.1), words))
     if joint_share is not None:
-        share = Quantity(value=round(100 * joint_share), unit="percent")
+        share = percent(joint_share)
         near.append((joint_share, say("its joint bears {share} of what it holds", share=share)))
     if study.wobble_px:
         most = Quantity(value=round(study.wobble_px[2], 1), unit="px")

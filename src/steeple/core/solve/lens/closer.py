@@ -32,7 +32,8 @@ class Closer(Result):
 
 
 def closer_ways(plan: Plan, index: int, owned: Owned) -> tuple[Closer, ...]:
-    """Zoom, crop, or one more camera, to show a part of the zone ``CLOSER`` times as large."""
+    """Zoom, crop, or one more camera, to show a part of the zone ``CLOSER`` times as large; of a camera's
+    own target zoom or crop."""
     work = given_work(plan, Assumptions())
     times = max(CLOSER, work.crop_wanted)
     part = plan.cameras[index]
@@ -43,6 +44,8 @@ def closer_ways(plan: Plan, index: int, owned: Owned) -> tuple[Closer, ...]:
     now = base.framing.detail_px(base.d_mm)
     limit = camera.crop_limit
     soft = times > limit
+    own = base.framing.work.target
+    whole = "the whole zone" if own is None else f"all of {own.called}"
     ways = [
         Closer(
             way="crop in the edit",
@@ -51,7 +54,7 @@ def closer_ways(plan: Plan, index: int, owned: Owned) -> tuple[Closer, ...]:
             says=say(
                 f"The recording bears {limit:.2g}×; beyond that it is soft. Nothing else changes."
                 if soft
-                else "The recording bears it; the whole zone stays recorded."
+                else f"The recording bears it; {whole} stays recorded."
             ),
         )
     ]
@@ -73,7 +76,8 @@ def closer_ways(plan: Plan, index: int, owned: Owned) -> tuple[Closer, ...]:
                 ),
             )
         )
-    ways.append(_one_more(plan, index, owned, times, now))
+    if own is None:
+        ways.append(_one_more(plan, index, owned, times, now))
     return tuple(ways)
 
 

@@ -181,14 +181,15 @@ Easing = tuple[Sentence, tuple[Change, ...]]
 def _eased(plan: Plan, index: int, scene: CameraStudy) -> Iterator[Easing]:
     """Each demand that could give way, by the least that helps."""
     work, study = scene.work, scene.lens
-    detail = _least(plan, index, "/work/finest_detail_mm", work.detail_mm, work.detail_mm * 6)
+    lines, around = scene.asked_at("finest_detail_mm"), scene.asked_at("margin_mm")
+    detail = _least(plan, index, lines, work.detail_mm, work.detail_mm * 6)
     if detail is not None:
         coarse = _tidy_up(detail)
         yield (
             say(
                 "Be content with lines of {detail}", detail=Quantity(value=coarse, unit="mm_exact")
             ),
-            (Change(path="/work/finest_detail_mm", value=coarse),),
+            (Change(path=lines, value=coarse),),
         )
         ratio, limit = detail / work.detail_mm, study.camera.crop_limit if study else 1.0
         for times in (4 / 3, 2.0, 3.0):
@@ -204,12 +205,12 @@ def _eased(plan: Plan, index: int, scene: CameraStudy) -> Iterator[Easing]:
                 )
                 break
     if work.margin_mm > 0:
-        margin = _least(plan, index, "/work/zone/margin_mm", work.margin_mm, 0.0)
+        margin = _least(plan, index, around, work.margin_mm, 0.0)
         if margin is not None:
             kept = float(int(margin))
             yield (
                 say("Be content with a margin of {margin}", margin=mm(kept)),
-                (Change(path="/work/zone/margin_mm", value=kept),),
+                (Change(path=around, value=kept),),
             )
     lean = work.maker.lean_deg
     if lean > 0:

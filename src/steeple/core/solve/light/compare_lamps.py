@@ -24,7 +24,7 @@ from steeple.core.solve.light.ways import (
     stands_at,
 )
 from steeple.core.study.base.result import Result
-from steeple.core.study.base.sentence import Quantity, Sentence, say
+from steeple.core.study.base.sentence import Quantity, Sentence, percent, say
 from steeple.core.study.light.dome import merit, soft_words
 from steeple.core.study.light.lamps.lamp_light import Ground, Spread
 from steeple.core.study.plan_study import camera_studies
@@ -198,7 +198,7 @@ def _decides(way: Way) -> tuple[Verdict, Sentence]:
             way.glare / GLARE_MOST,
             say(
                 "mirrored over {share} of the zone",
-                share=Quantity(value=round(100 * way.glare), unit="percent"),
+                share=percent(way.glare),
             ),
         ),
     ]

@@ -9,7 +9,7 @@ from steeple.core.solve.lens.search import check_camera
 from steeple.core.solve.weighing import and_worse
 from steeple.core.study.base.phrases import by_edges, clock_words
 from steeple.core.study.base.result import Result
-from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
+from steeple.core.study.base.sentence import Quantity, Sentence, mm, percent, say
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.inputs.lamp import reach_of, spot_at
 from steeple.core.study.light.dome import (
@@ -160,8 +160,8 @@ def dome_of(
         says = say(
             ("Where it stands it does as well as anywhere, at " if stays else "Best at ") + clock_words(best.azimuth_deg) + ", {up} up: {share} stays lit, {worst} in the worst pose",
             up=Quantity(value=round(best.elevation_deg), unit="deg"),
-            share=Quantity(value=round(100 * best.share), unit="percent"),
-            worst=Quantity(value=round(100 * best.worst), unit="percent"),
+            share=percent(best.share),
+            worst=percent(best.worst),
         )  # fmt: skip
         if best.depth_stops is not None:
             says += say(

@@ -35,7 +35,7 @@ from steeple.core.solve.light.ways import (
 from steeple.core.solve.weighing import worse_words, worsened
 from steeple.core.study.base.phrases import clock_words
 from steeple.core.study.base.result import Result
-from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
+from steeple.core.study.base.sentence import Quantity, Sentence, mm, percent, say
 from steeple.core.study.inputs.lamp import spot_at
 from steeple.core.study.inputs.lamp_wishes import can_be_placed
 from steeple.core.study.light.dome import Direction, apart_deg, merit, soft_words
@@ -295,7 +295,7 @@ def option_of(plan: Plan, scene: CameraStudy, kind: str, way: Way, best: Way) ->
     )
     said += soft_words(way.soft_mm)
     if way.glare > 0.02:
-        share = Quantity(value=round(100 * way.glare), unit="percent")
+        share = percent(way.glare)
         said += say(", mirrored over {share} of the zone", share=share)
     return LightingOption(
         kind=kind,
@@ -318,7 +318,7 @@ def _costs(way: Way, best: Way) -> Sentence:
         if now > was + 0.1:
             told.append(say("{by} " + word, by=Quantity(value=round(now - was, 1), unit="stops")))
     if way.glare > best.glare + 0.02:
-        by = Quantity(value=round(100 * (way.glare - best.glare)), unit="percent")
+        by = percent(way.glare - best.glare)
         told.append(say("mirrored over {by} more of the zone", by=by))
     if way.soft_mm < best.soft_mm - 5:
         told.append(say("harder edges"))

@@ -7,16 +7,12 @@ from steeple.core.optics.frame import PIXELS_PER_LINE
 from steeple.core.study.angles.study import AngleStudy, Cut
 from steeple.core.study.angles.things import ALL_KINDS
 from steeple.core.study.base.answer import Answer
-from steeple.core.study.base.sentence import Quantity, Sentence, door, dotted, mm, say
+from steeple.core.study.base.sentence import Quantity, Sentence, door, dotted, mm, percent, say
 from steeple.core.study.base.step import Context
 
 TOLD = 0.2
 """Share of the action from which on it is told what stands before it."""
 JOINS = {"whole": "cuts with", "swaying": "cuts uneasily with", "torn": "jumps against"}
-
-
-def _percent(share: float) -> Quantity:
-    return Quantity(value=round(100 * share), unit="percent")
 
 
 def cut_words(cut: Cut) -> Sentence:
@@ -80,7 +76,7 @@ def angles_answer(study: AngleStudy | None, ctx: Context) -> Answer:
             under=(),
         )
     away, target = not study.lens.camera.sees_maker, study.work.target
-    seen = door(_percent(study.mean_action), figure="angles.action_seen")
+    seen = door(percent(study.mean_action), figure="angles.action_seen")
     past = "" if away else " past hands, head and gear"
     if target is not None:
         line = say("From here {share} of {what} is seen" + past, share=seen, what=target.called)
@@ -88,7 +84,7 @@ def angles_answer(study: AngleStudy | None, ctx: Context) -> Answer:
         what = "work’s middle" if away else "action"
         line = say("From here {share} of the " + what + " is seen" + past, share=seen)
     if not away and study.worst_action < study.mean_action - 0.005:
-        worst = door(_percent(study.worst_action), figure="angles.action_worst")
+        worst = door(percent(study.worst_action), figure="angles.action_worst")
         line += say(", {worst} in the worst pose", worst=worst)
     line += say(".")
     cuts = sorted(study.cuts, key=lambda one: one.gravity, reverse=True)
@@ -105,12 +101,12 @@ def _under(study: AngleStudy) -> Sentence:
         say(
             "{share} of {what} in sight",
             what=study.work.called,
-            share=door(_percent(study.mean_zone), figure="angles.zone_seen"),
+            share=door(percent(study.mean_zone), figure="angles.zone_seen"),
         )
     ]
     name, share = study.hidden(ALL_KINDS)
     if share > TOLD:
-        pieces.append(say("{share} of the action behind {name}", share=_percent(share), name=name))
+        pieces.append(say("{share} of the action behind {name}", share=percent(share), name=name))
     if not study.intrusions:
         pieces.append(say("no gear in the picture"))
     pieces += [

@@ -70,7 +70,7 @@ def angles_drawing(study: AngleStudy) -> AnglesDrawing:
     return AnglesDrawing(
         camera_id=study.lens.camera.id,
         films=study.work.called if study.work.target else "the action",
-        subject=point(study.work.plane.middle),
+        subject=point(study.work.middle),
         half_angle_deg=math.degrees(math.atan(study.pyramid.half_width)),
         action_seen=study.mean_action,
         action_worst=study.worst_action,

@@ -20,7 +20,7 @@ from steeple.core.study.base.figure import (
     Numbers,
     Put,
 )
-from steeple.core.study.base.sentence import Quantity, mm
+from steeple.core.study.base.sentence import Quantity, mm, percent
 
 KATZ = "Katz, Film Directing: Shot by Shot, the 30° rule"
 RAYS = "Lines of sight past capsules and hulls: Ericson, Real-Time Collision Detection, ch. 5"
@@ -40,12 +40,8 @@ class AngleNumbers(Numbers[AngleStudy]):
         return puts
 
 
-def _percent(share: float) -> Quantity:
-    return Quantity(value=100 * share, unit="percent")
-
-
 def _action(value: Callable[[AngleStudy], float]) -> Callable[[AngleNumbers], Computed | None]:
-    return lambda i: (_percent(value(i.study)), i.poses())
+    return lambda i: (percent(value(i.study), whole=False), i.poses())
 
 
 def _zone(i: AngleNumbers) -> Computed | None:
@@ -54,7 +50,7 @@ def _zone(i: AngleNumbers) -> Computed | None:
     for index, one in enumerate(i.study.poses):
         meaning = f"of {points} points of the zone, seen in pose {index + 1}"
         puts += i.put("z", meaning, 100 * one.zone, "percent")
-    return _percent(i.study.mean_zone), puts
+    return percent(i.study.mean_zone, whole=False), puts
 
 
 def _gear(i: AngleNumbers) -> Computed | None:
@@ -65,7 +61,7 @@ def _gear(i: AngleNumbers) -> Computed | None:
         "p", f"of the picture, covered by {worst.thing.name}", 100 * worst.place.share, "percent"
     )
     puts += i.put("d", f"how far it reaches in from the {worst.edge}", 100 * worst.depth, "percent")
-    return _percent(worst.place.share), puts
+    return percent(worst.place.share, whole=False), puts
 
 
 def _of_cut(
@@ -139,7 +135,7 @@ def _backdrop(i: AngleNumbers) -> Computed | None:
     puts += i.put("u", "lens to the focused plane", u, "mm_exact")
     puts += i.put("d", "lens to what is behind the work", d, "mm_exact")
     puts += i.put("w", "width of the sensor that is used", w, "mm_exact")
-    return _percent(blur), puts
+    return percent(blur, whole=False), puts
 
 
 POSES = "all poses of your hands"

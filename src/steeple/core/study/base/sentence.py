@@ -40,6 +40,11 @@ TIMES = " × "
 _PLACE = re.compile(r"(\{[a-z_0-9]+\})")
 
 
+def percent(share: float, *, whole: bool = True) -> Quantity:
+    """A share of one in per cent: whole ones for a sentence, else as it is, for a figure."""
+    return Quantity(value=round(100 * share) if whole else 100 * share, unit="percent")
+
+
 def mm(value: float) -> Quantity:
     """A bench length, said in centimetres or inches."""
     return Quantity(value=value, unit="mm")

@@ -48,10 +48,17 @@ class CardNote(Result):
     reason: str = ""
 
 
+class CardChange(Result):
+    """How a set-up is made from the one before: what is done, in order."""
+
+    title: str
+    moves: tuple[Sentence, ...]
+
+
 class Card(Result):
     """Everything printed for one camera, except for the cautions, which stand in the evaluation.
     ``camera`` is its name where there are several, ``setup`` says in which arrangement it stands; on the
-    first card of one, ``moves`` make it from the one before."""
+    first card of one, ``changes`` say how it is made from the one before."""
 
     title: str
     camera: str
@@ -65,8 +72,7 @@ class Card(Result):
     frame: Box | None
     way_round: str
     setup: str
-    moves: tuple[Sentence, ...]
-    moves_min: float
+    changes: tuple[CardChange, ...]
     check: Sentence
     notes: tuple[CardNote, ...] = Field(
         default=(), description="What fails, what is not known, and what was accepted."
@@ -81,7 +87,7 @@ def card_of(
     studied: Sequence[tuple[Step[Any], Any]],
     assumed: Sequence[Assumption],
     notes: Sequence[CardNote] = (),
-    change: ChangeOver | None = None,
+    changes: Sequence[ChangeOver] = (),
 ) -> Card:
     """The card of one camera; without one it carries what is known of the work.
 
@@ -97,10 +103,10 @@ def card_of(
         each step that has to do with it, with what it worked out.
     assumed
         everything that was assumed.
+    changes
+        how each set-up of which it is the first camera is made from the one before.
     notes
         what was found of this camera, as far as it is said on a card.
-    change
-        how its set-up is made from the one before, on the first card of it.
     """
     found = {step.id: value for step, value in studied}
     work: GivenWork = found[WORK.id]
@@ -151,8 +157,15 @@ def card_of(
         frame=box(frame) if frame and lens and lens.work.is_flat and not lens.work.target else None,
         way_round=f"Picture: {way_round_words(lens)}" if lens else "",
         setup=", ".join(one.name for one in plan.setups if camera in one.cameras),
-        moves=() if change is None else tuple(one.says for one in change.moves),
-        moves_min=0.0 if change is None else change.minutes,
+        changes=tuple(
+            CardChange(
+                title=f"From {one.first.name} to {one.second.name}, {one.whole_min} minute"
+                + "s" * (one.whole_min != 1),
+                moves=tuple(each.says for each in one.moves),
+            )
+            for one in changes
+            if one.moves
+        ),
         check=check,
         notes=tuple(notes),
     )

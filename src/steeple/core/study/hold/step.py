@@ -13,15 +13,15 @@ from steeple.core.study.hold.answer import hold_answer
 from steeple.core.study.hold.card import hold_sections
 from steeple.core.study.hold.drawing import HoldDrawing, hold_drawing
 from steeple.core.study.hold.figures import HOLD_FIGURES, HoldNumbers
-from steeple.core.study.hold.study import SupportStudy, study_hold
+from steeple.core.study.hold.study import SupportStudy, standing_together, study_hold
 from steeple.core.study.lens.step import LENS
 from steeple.core.study.work.step import WORK
 
 
 def _reads(plan: Plan, of: str) -> Sequence[object]:
-    """The support, its place in the plan, and what there is to join it with."""
+    """The support, its place in the plan, what there is to join it with, and what stands on it at once."""
     index, support = next((at, one) for at, one in enumerate(plan.supports) if one.id == of)
-    return index, support, plan.adapters
+    return index, support, plan.adapters, standing_together(plan, of)
 
 
 def _drawing(study: SupportStudy, of: str) -> HoldDrawing | None:

@@ -232,10 +232,36 @@ class SupportStudy:
 
 def study_hold(ctx: Context) -> SupportStudy | None:
     """A support of the plan with the cameras that it carries; None where it carries none that is
-    known. It stands where the first of them needs it."""
+    known. Of those that stand on it at once, it stands where the first needs it; those of other set-ups
+    are not there."""
+    plan = ctx.plan
+    lenses = [ctx.get(LENS, camera) for camera in carried(plan, ctx.of)]
+    known = [one for one in lenses if one is not None and one.sight is not None]
+    together = dict(standing_together(plan, ctx.of))
+    at_once: dict[tuple[str, ...], SupportStudy | None] = {}
+    found = []
+    for lens in known:
+        beside = together[lens.camera.id]
+        if beside not in at_once:
+            at_once[beside] = _study_at_once(ctx, [one for one in known if one.camera.id in beside])
+        study = at_once[beside]
+        found.append(None if study is None else study.of(lens.camera.id))
+    cameras = tuple(one for one in found if one is not None)
+    return SupportStudy(cameras) if cameras else None
+
+
+def standing_together(plan: Plan, support: str) -> list[tuple[str, tuple[str, ...]]]:
+    """Each camera of a support with those that stand on it while it films, itself among them."""
+    ids = carried(plan, support)
+    return [
+        (one, tuple(each.id for each in plan.with_camera(one) if each.id in ids)) for one in ids
+    ]
+
+
+def _study_at_once(ctx: Context, known: Sequence[LensStudy]) -> SupportStudy | None:
+    """A support with the cameras that stand on it at once."""
     plan = ctx.plan
     index = next(index for index, one in enumerate(plan.supports) if one.id == ctx.of)
-    lenses = [ctx.get(LENS, camera) for camera in carried(plan, ctx.of)]
 
     def study(lens: LensStudy, shared: Shared | None, assumptions: Assumptions) -> HoldStudy | None:
         return study_support(
@@ -248,7 +274,6 @@ def study_hold(ctx: Context) -> SupportStudy | None:
             shared=shared,
         )
 
-    known = [lens for lens in lenses if lens is not None and lens.sight is not None]
     if len(known) > 1 and plan.supports[index].arms:
         return _with_arms(ctx, index, known)
     if len(known) < 2:

@@ -15,7 +15,7 @@ from steeple.core.geometry.workplane import WorkPlane
 from steeple.core.plan.parts.target import Target, TargetKind
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.inputs.camera import GivenCamera
-from steeple.core.study.inputs.maker import GivenMaker
+from steeple.core.study.inputs.maker import Person
 from steeple.core.study.inputs.target import Bounds, GivenTarget
 from steeple.core.study.inputs.work import GivenWork
 
@@ -50,60 +50,74 @@ def _bounds(solids: Sequence[Solid]) -> Bounds:
     return Vector(*low), Vector(*high)
 
 
-def part_of(figure: Figure, kind: TargetKind, maker: GivenMaker, floor_z: float) -> list[Solid]:
-    """The solids of a person's part in one pose; the feet as what a seated or standing figure has."""
-    solids = figure.solids
-    height = maker.proportions.height_mm
-    head = figure.head
-    hands = [one for one in solids if one.part == "hand"]
+def part_of(figure: Figure, kind: TargetKind, person: Person, floor_z: float) -> list[Solid]:
+    """The solids of a person's part in one pose; the feet as what a seated or standing figure has.
+
+    Parameters
+    ----------
+    figure
+        the pose.
+    kind
+        the part.
+    person
+        whose it is.
+    floor_z
+        the floor, mm above the table top.
+    """
+    solids, height, head = figure.solids, person.height_mm, figure.head
     if kind in ("hands", "left-hand", "right-hand"):
-        first = hands[: len(hands) // 2]
-        working, other = first, hands[len(hands) // 2 :]
+        hands = [one for one in solids if one.part == "hand"]
         if kind == "hands":
             return hands
-        return working if (kind == "right-hand") is maker.right_handed else other
+        working, other = hands[: len(hands) // 2], hands[len(hands) // 2 :]
+        return working if (kind == "right-hand") is person.right_handed else other
     if kind == "face":
         return [head]
-    shoulders = [one for one in solids if one.part == "upper-arm"]
     if kind == "head-and-shoulders":
-        bust = [
-            Solid(
-                "trunk", one.a, one.a.minus(Vector(0.0, 0.0, SHOULDER_DOWN * height)), one.radius_mm
-            )
-            for one in shoulders
-        ]
-        return [head, *bust]
-    if kind == "feet":
-        ahead = 0.0 if maker.seat_mm is None else SHIN_AHEAD * height
-        facing = head.a.minus(figure.hip)
-        way = 1.0 if facing.y >= 0 else -1.0
-        near = figure.hip.y + way * ahead
-        low = floor_z + FOOT_HIGH * height / 2
+        down = Vector(0.0, 0.0, SHOULDER_DOWN * height)
+        shoulders = [one for one in solids if one.part == "upper-arm"]
         return [
-            Solid("trunk", Vector(figure.hip.x + side, near, low),
-                  Vector(figure.hip.x + side, near + way * FOOT_LONG * height, low),
-                  FOOT_HIGH * height / 2)
-            for side in (-FEET_HALF * height, FEET_HALF * height)
-        ]  # fmt: skip
+            head,
+            *(Solid("trunk", one.a, one.a.minus(down), one.radius_mm) for one in shoulders),
+        ]
+    if kind == "feet":
+        ahead = 0.0 if person.seat_mm is None else SHIN_AHEAD * height
+        forward = person.looks
+        right = Vector(forward.y, -forward.x, 0.0)
+        thick = FOOT_HIGH * height / 2
+        hip = Vector(figure.hip.x, figure.hip.y, floor_z + thick)
+        heels = [hip.plus(forward.times(ahead)).plus(right.times(side * FEET_HALF * height))
+                 for side in (-1.0, 1.0)]  # fmt: skip
+        return [
+            Solid("trunk", heel, heel.plus(forward.times(FOOT_LONG * height)), thick)
+            for heel in heels
+        ]
     return list(solids)
 
 
-def _figures(work: GivenWork, target: Target) -> tuple[Figure, ...]:
-    maker = work.maker
-    if target.whose == "second" and maker.company:
-        return maker.company[:1]
-    return maker.poses.figures
+def _called(work: GivenWork, target: Target) -> str:
+    """What a person's part is called, and whose it is where it is not the maker's."""
+    words = PART_WORDS[target.kind]
+    if target.whose != "second" or not work.maker.others:
+        return words
+    return (
+        "the second person and the work"
+        if target.kind == "maker"
+        else f"{words} of the second person"
+    )
 
 
-def _looks(figure: Figure) -> Vector:
-    """Where a figure looks, along the nearest of the two axes of the table: toward its hands."""
-    way = figure.action.minus(figure.hip)
-    if abs(way.x) > abs(way.y):
-        return Vector(1.0 if way.x > 0 else -1.0, 0.0, 0.0)
-    return Vector(0.0, 1.0 if way.y >= 0 else -1.0, 0.0)
+def _whose(work: GivenWork, target: Target, at: str, assumptions: Assumptions) -> Person:
+    """The person whose part is filmed; the maker where nobody else is at the table."""
+    others = work.maker.others
+    if target.whose == "second" and not others:
+        assumptions.note(f"{at}/target/whose", "nobody else is at the table", text="maker")
+    return others[0] if target.whose == "second" and others else work.maker.person
 
 
-def given_target(work: GivenWork, target: Target) -> GivenTarget:
+def given_target(
+    work: GivenWork, target: Target, at: str = "", assumptions: Assumptions | None = None
+) -> GivenTarget:
     """A target in figures; a person's part is boxed over all poses.
 
     Parameters
@@ -112,6 +126,8 @@ def given_target(work: GivenWork, target: Target) -> GivenTarget:
         as it lies on the table.
     target
         as the plan has it.
+    at, assumptions
+        path of the camera in the plan, and where what is assumed is noted.
     """
     if target.kind == "box":
         width, depth = target.width_mm or LEAST_SIDE_MM, target.depth_mm or LEAST_SIDE_MM
@@ -121,19 +137,19 @@ def given_target(work: GivenWork, target: Target) -> GivenTarget:
         high = base.plus(half).plus(Vector(0.0, 0.0, target.height_mm or 0.0))
         return GivenTarget("box", target.name or PART_WORDS["box"], low, high, ((low, high),))
     floor = -work.table_height_mm
-    figures = _figures(work, target)
-    boxes = [_bounds(part_of(figure, target.kind, work.maker, floor)) for figure in figures]
+    person = _whose(work, target, at, assumptions or Assumptions())
+    boxes = [_bounds(part_of(one, target.kind, person, floor)) for one in person.figures]
     corners = [corner for box in boxes for corner in box]
     if target.kind == "maker":
         corners += [one for h in (0.0, work.top_mm) for one in work.plane.corners(h)]
     rows = np.array([[*one] for one in corners])
     return GivenTarget(
         kind=target.kind,
-        called=target.name or PART_WORDS[target.kind],
+        called=target.name or _called(work, target),
         low=Vector(*rows.min(axis=0).tolist()),
         high=Vector(*rows.max(axis=0).tolist()),
         poses=tuple(boxes),
-        faces=_looks(figures[0]) if target.kind in FACING else None,
+        faces=person.looks if target.kind in FACING else None,
     )
 
 
@@ -187,7 +203,7 @@ def aimed_work(
     """
     if target is None:
         return work
-    given = given_target(work, target)
+    given = given_target(work, target, at, assumptions)
     plane, deep = face_of(given, axis)
     person = given.is_person
     margin, detail = work.margin_mm, work.detail_mm

@@ -79,6 +79,19 @@ class Poses:
 
 
 @dataclass(frozen=True, slots=True)
+class Person:
+    """Somebody at the table as they sit or stand. ``looks`` is the way that they face, level; ``seat_mm``
+    None = standing."""
+
+    figures: tuple[Figure, ...]
+    """One a pose; one where they keep still."""
+    looks: Vector
+    right_handed: bool
+    height_mm: float
+    seat_mm: float | None
+
+
+@dataclass(frozen=True, slots=True)
 class GivenMaker:
     """The maker's body. Lengths in millimetres; ``seat_mm`` None = standing."""
 
@@ -89,8 +102,8 @@ class GivenMaker:
     tool_mm: float
     effort: Effort
     poses: Poses
-    company: tuple[Figure, ...]
-    """The other people at the table."""
+    others: tuple[Person, ...]
+    """The other people at the table, the second person first."""
     away: bool
     """Whether the maker is not at the work while it is filmed."""
     inside: bool
@@ -100,6 +113,22 @@ class GivenMaker:
     def elbow_mm(self) -> float:
         """Elbow above the floor."""
         return self.proportions.elbow_mm(self.seat_mm)
+
+    @property
+    def person(self) -> Person:
+        """The maker in all poses; they face away from their edge of the table."""
+        return Person(
+            figures=self.poses.figures,
+            looks=Vector(0.0, 1.0, 0.0),
+            right_handed=self.right_handed,
+            height_mm=self.proportions.height_mm,
+            seat_mm=self.seat_mm,
+        )
+
+    @property
+    def company(self) -> tuple[Figure, ...]:
+        """The others as they keep still."""
+        return tuple(one.figures[0] for one in self.others)
 
     @property
     def heads(self) -> Array:
@@ -246,7 +275,7 @@ def given_maker(
         tool_mm=tool,
         effort=effort,
         poses=poses_of(key),
-        company=_company(part, key, table, assumptions),
+        others=_others(part, key, table, assumptions),
         away=part.away,
         inside=not part.away and _is_inside(plane, x, hip_y),
     )
@@ -257,9 +286,9 @@ def _is_inside(plane: WorkPlane, x_mm: float, y_mm: float) -> bool:
     return abs(x_mm) < plane.width_mm / 2 and abs(y_mm) < plane.footprint_depth_mm / 2
 
 
-def _company(
+def _others(
     part: Maker, key: PoseKey, table: Rectangle, assumptions: Assumptions
-) -> tuple[Figure, ...]:
+) -> tuple[Person, ...]:
     """Everybody else at the table."""
     people = [] if part.second is None else [("maker/second", part.second)]
     people += [(f"maker/others/{index}", one) for index, one in enumerate(part.others)]
@@ -268,7 +297,7 @@ def _company(
 
 def _person(
     person: SecondPerson, at: str, maker: PoseKey, table: Rectangle, assumptions: Assumptions
-) -> Figure:
+) -> Person:
     """Someone opposite or beside, with their hands at their own side of the zone."""
     height = assumptions.fill(
         person.height_mm,
@@ -304,4 +333,10 @@ def _person(
         tool_mm=0.0,
     )
     hands = Vector(along + 60.0, -min(reach + 60.0, edge - 40.0), maker.action_mm)
-    return figure_at(stance, action=hands).turned(turn)
+    return Person(
+        figures=(figure_at(stance, action=hands).turned(turn),),
+        looks=Vector(0.0, 1.0, 0.0).turned(turn),
+        right_handed=stance.right_handed,
+        height_mm=height,
+        seat_mm=seat,
+    )

@@ -74,6 +74,12 @@ class GivenWork:
         return "the zone" if self.target is None else self.target.called
 
     @property
+    def middle(self) -> Vector:
+        """From where the direction of a camera is told: the middle of the zone, or of the camera's own
+        target, whichever face of it is shown."""
+        return self.plane.middle if self.target is None else self.target.middle
+
+    @property
     def face_mm(self) -> float:
         """Height off the plane at which light and sight are judged: a target by the face it shows."""
         return 0.0 if self.target is None else self.top_mm

@@ -96,20 +96,18 @@ def _spare(side: str) -> Callable[[LensNumbers], Computed | None]:
         seen = sight.seen_top if tighter else sight.seen_surface
         if seen is None or not i.study.looks_down:
             return mm(getattr(sight.spare, side)), ()
-        at = "work/zone/width_mm" if sideways else "work/zone/depth_mm"
+        at: tuple[str, ...] = ("work/zone/width_mm" if sideways else "work/zone/depth_mm",)
+        called, off, own = "zone", i.study.position, i.study.work.target
+        if own is not None:
+            called, off, at = "target", off.minus(own.middle), ()
         puts = i.put(
             "s", "seen in this direction", seen.width_mm if sideways else seen.depth_mm, "mm"
         )
-        puts += i.put("z", "zone", zone.width_mm if sideways else zone.depth_mm, "mm", at)
+        puts += i.put("z", called, zone.width_mm if sideways else zone.depth_mm, "mm", *at)
         puts += i.put(
             "d",
-            "lens off the zone's centre toward this side",
-            {
-                "left": -i.study.position.x,
-                "right": i.study.position.x,
-                "near": -i.study.position.y,
-                "far": i.study.position.y,
-            }[side],
+            f"lens off the {called}'s centre toward this side",
+            {"left": -off.x, "right": off.x, "near": -off.y, "far": off.y}[side],
             "mm",
         )
         return mm(getattr(sight.spare, side)), puts

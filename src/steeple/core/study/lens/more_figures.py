@@ -14,14 +14,10 @@ from steeple.core.study.base.figure import (
     Computed,
     FigureSpec,
 )
-from steeple.core.study.base.sentence import Quantity, mm
+from steeple.core.study.base.sentence import Quantity, mm, percent
 from steeple.core.study.inputs.camera import CAMERA_HALF_MM
 from steeple.core.study.lens.body_sight import ACTION_COUNT, FRAME_COUNT, ZONE_COUNT
 from steeple.core.study.lens.numbers import LensNumbers
-
-
-def _percent(share: float) -> Quantity:
-    return Quantity(value=100 * share, unit="percent")
 
 
 def _holding(*, critical: bool) -> Callable[[LensNumbers], Computed | None]:
@@ -90,7 +86,7 @@ def _share(name: str, points: int) -> Callable[[LensNumbers], Computed | None]:
         share = getattr(i.sight.body, name)
         puts = i.put("n", "points that count, of N", share * points, "ratio")
         puts += i.put("N", "points judged", points, "ratio")
-        return _percent(share), puts
+        return percent(share, whole=False), puts
 
     return compute
 

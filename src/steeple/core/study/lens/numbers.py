@@ -39,10 +39,11 @@ class LensNumbers(Numbers[LensStudy]):
         return self.put("H", meaning, self.sight.middle_mm, "mm", at)
 
     def top(self) -> tuple[Put, ...]:
-        """t, the tallest point."""
-        return self.put(
-            "t", "tallest point of the work", self.study.work.top_mm, "mm", "work/zone_top_mm"
-        )
+        """t, the tallest point; of a target how deep it is, which follows from its own figures."""
+        work = self.study.work
+        if work.target is not None:
+            return self.put("t", "how deep the target is before its far face", work.top_mm, "mm")
+        return self.put("t", "tallest point of the work", work.top_mm, "mm", "work/zone_top_mm")
 
     def focal(self) -> tuple[Put, ...]:
         """f; nothing for a fixed view."""
@@ -106,9 +107,13 @@ class LensNumbers(Numbers[LensStudy]):
 
     def detail(self) -> tuple[Put, ...]:
         """s, the finest detail."""
-        return self.put(
-            "s", "finest detail", self.study.work.detail_mm, "mm_exact", "work/finest_detail_mm"
+        work = self.study.work
+        at = (
+            "work/finest_detail_mm"
+            if work.target is None
+            else self._camera("target/finest_detail_mm")
         )
+        return self.put("s", "finest detail", work.detail_mm, "mm_exact", at)
 
     def rim_parts(self) -> tuple[Put, ...]:
         """b, from the sensor mark to the front rim."""

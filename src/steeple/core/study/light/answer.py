@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from steeple.core.study.base.answer import Answer
 from steeple.core.study.base.phrases import by_edges, clock_words
-from steeple.core.study.base.sentence import Quantity, Sentence, door, dotted, mm, say
+from steeple.core.study.base.sentence import Quantity, Sentence, door, dotted, mm, percent, say
 from steeple.core.study.base.step import Context
 from steeple.core.study.light.lamps.lamp_study import LampStudy
 from steeple.core.study.light.study import LightStudy
@@ -34,8 +34,8 @@ def light_answer(study: LightStudy | None, ctx: Context) -> Answer:
     if key is None:
         return Answer(step="light", about=about, line=_without_lamps(study), under=())
     at = f"/{key.lamp.at}/position"
-    share = door(Quantity(value=round(100 * key.share), unit="percent"), figure="light.share")
-    worst = Quantity(value=round(100 * key.worst), unit="percent")
+    share = door(percent(key.share), figure="light.share")
+    worst = percent(key.worst)
     line = say(
         "{name}{by} at "
         + clock_words(key.azimuth_deg)

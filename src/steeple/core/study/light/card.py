@@ -6,7 +6,7 @@ from collections.abc import Collection
 
 from steeple.core.study.base.card import CardRow, CardSection, PlacedSection
 from steeple.core.study.base.phrases import by_edges, clock_words
-from steeple.core.study.base.sentence import Quantity, mm
+from steeple.core.study.base.sentence import Quantity, mm, percent
 from steeple.core.study.light.lamps.lamp_study import LampStudy
 from steeple.core.study.light.study import LightStudy
 
@@ -84,7 +84,7 @@ def _once(light: LightStudy) -> list[CardRow]:
         rows.append(
             CardRow(
                 label=f"Dimmer: {lamp.lamp.name}",
-                quantity=Quantity(value=round(100 * lamp.lamp.level), unit="percent"),
+                quantity=percent(lamp.lamp.level),
                 hint=hint,
             )
         )

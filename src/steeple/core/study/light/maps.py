@@ -13,7 +13,7 @@ from steeple.core.geometry.kernels import Array
 from steeple.core.light.emitters import light_at, rows_of
 from steeple.core.light.gloss import BURNT, FINISHES, VISIBLE, gloss_luminance
 from steeple.core.study.base.result import Result
-from steeple.core.study.base.sentence import Quantity, Sentence, say
+from steeple.core.study.base.sentence import Quantity, Sentence, percent, say
 from steeple.core.study.light.lamps.scene import lattice
 from steeple.core.study.light.lamps.targets import ALL_POSES, depth_of
 from steeple.core.study.light.study import LightStudy
@@ -135,8 +135,8 @@ def _gloss(study: LightStudy, points: Array, rows: Array) -> LightMap:
     own = np.maximum(lit.seen.sum(axis=0) * work.reflectance / math.pi, 1e-9)
     ratio = image.sum(axis=0) / own
     values = np.log2(np.maximum(ratio / VISIBLE, 1.0 / 64.0))
-    share = Quantity(value=round(100 * float((ratio >= VISIBLE).mean())), unit="percent")
-    burnt = Quantity(value=round(100 * float((ratio >= BURNT).mean())), unit="percent")
+    share = percent(float((ratio >= VISIBLE).mean()))
+    burnt = percent(float((ratio >= BURNT).mean()))
     return _map(
         "gloss", values, (0.0, math.log2(BURNT / VISIBLE)),
         say("lamps mirrored over {share} of the zone, burnt out over {burnt}", share=share, burnt=burnt),
