@@ -149,9 +149,8 @@ def test_set_ups_in_turn_tell_what_is_moved_and_print_on_the_card(
     expect(page.get_by_role("alert").first).to_contain_text("has no camera")
     saved(page)
     page.get_by_role("link", name="Card").click()
-    expect(page.get_by_role("region", name="From the set-up before")).to_contain_text(
-        "take off a camera"
-    )
+    moves = page.get_by_role("region", name=re.compile(r"^From set-up 1 to set-up 2, \d+ minutes$"))
+    expect(moves).to_contain_text("take off a camera")
 
 
 def test_how_takes_fit_together_is_said(opened: Opener) -> None:
