@@ -22,6 +22,7 @@ from bench.light import light_step
 from bench.machine import REFERENCE_S, Machine, by_speed, machine
 from bench.plans import large_plan
 from bench.renderer import renderer
+from bench.roll import roll_step
 from bench.timing import Timing, line, milliseconds, percentile
 from steeple.core.evaluation import evaluate, glance
 from steeple.core.plan.changes import Change, apply_changes
@@ -259,6 +260,7 @@ def table() -> Iterator[Timing]:
     yield from by_speed(lens_step())
     yield from by_speed(light_step(OWNED))
     yield from by_speed(angles_step())
+    yield from by_speed(roll_step())
     yield from by_speed(renderer())
     with tempfile.TemporaryDirectory() as name:
         folder = Path(name)

@@ -16,11 +16,16 @@ from steeple.core.plan.gear.holding.support import Joint, Support
 from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.gear.lights.lamp_stand import LampStand
 from steeple.core.plan.gear.lights.light_card import LightCard
+from steeple.core.plan.gear.recording.medium import Medium
+from steeple.core.plan.gear.recording.power import PowerSource
+from steeple.core.plan.gear.recording.recorder import Recorder
 from steeple.core.plan.parts.camera import Aim, Camera, Position
 from steeple.core.plan.parts.delivery import Delivery
 from steeple.core.plan.parts.lamp import LampPlace, Light
 from steeple.core.plan.parts.maker import Maker
 from steeple.core.plan.parts.panel import PlacedCard
+from steeple.core.plan.parts.rolling.session import Break, Handling, Session
+from steeple.core.plan.parts.rolling.supply import PlacedBank, PlacedRecorder, Storage, Supply
 from steeple.core.plan.parts.room import KeepClear, Obstacle, Room
 from steeple.core.plan.parts.setup import MountPoint, Setup, Stage
 from steeple.core.plan.parts.support import Foot, PlacedSupport
@@ -41,11 +46,22 @@ BODY = Body(
             height_px=2160,
             sensor_width_mm=23.5,
             sensor_height_mm=13.22,
+            bitrate_mbit_s=100,
         ),
         RecordingMode(
-            name="small", width_px=1280, height_px=720, sensor_width_mm=23.5, sensor_height_mm=13.22
+            name="small",
+            width_px=1280,
+            height_px=720,
+            sensor_width_mm=23.5,
+            sensor_height_mm=13.22,
+            bitrate_mbit_s=20,
         ),
     ),
+    power_w=4,
+    battery_wh=16,
+    runs_cool_s=14_400,
+    fed_while_recording=True,
+    tells_stop=True,
     flange_mm=18,
     back_mm=40,
     base_iso=100,
@@ -85,6 +101,7 @@ PHONE = Body(
     shown_elsewhere=True,
 )
 
+CARD = Medium(name="a card", capacity_bytes=128e9, write_mbit_s=400)
 STAND = Support(
     name="a boom stand",
     form="boom stand",
@@ -226,8 +243,11 @@ SOUND = Plan(
             stand_lowest_mm=100,
             stand_highest_mm=1900,
             support="stand",
+            storage=Storage(medium=CARD),
+            supply=Supply(by="battery"),
         ),
     ),
+    session=Session(lasts_min=60, alarm_before_min=2, restart_min=0.1, change_min=1),
     supports=(
         PlacedSupport(
             id="stand",
@@ -273,9 +293,23 @@ CHAIRS = KeepClear(
     width_mm=1000,
     depth_mm=400,
 )
+RECORDER = Recorder(
+    name="a recorder",
+    channels=2,
+    bitrate_mbit_s=2.3,
+    power_w=1,
+    battery_wh=8,
+    file_limit_bytes=2e9,
+    goes_on_after_file=True,
+    fed_while_recording=True,
+)
+BANK = PowerSource(name="a bank", form="power bank", energy_wh=72, power_w=18)
 SOUND_IN_FULL = SOUND.model_copy(
     update={
-        "cameras": (SOUND.cameras[0], SIDE),
+        "cameras": (
+            SOUND.cameras[0].model_copy(update={"supply": Supply(by="mains")}),
+            SIDE.model_copy(update={"supply": Supply(by="bank", bank="bank")}),
+        ),
         "table": SOUND.table.model_copy(update={"mat_gloss": "matt"}),
         "work": SOUND.work.model_copy(
             update={"hollow": Hollow(x_mm=60, y_mm=0, width_mm=160, depth_mm=25)}
@@ -291,6 +325,20 @@ SOUND_IN_FULL = SOUND.model_copy(
         "setups": (
             Setup(id="one", name="cutting", cameras=BOTH, stages=("cut",)),
             Setup(id="two", name="talking", cameras=BOTH, break_min=10),
+        ),
+        "recorders": (PlacedRecorder(id="sound", gear=RECORDER, storage=Storage(medium=CARD)),),
+        "banks": (PlacedBank(id="bank", gear=BANK),),
+        "session": Session(
+            date="2026-03-14",
+            begins="18:30",
+            lasts_min=60,
+            breaks=(Break(name="glue dries", at_min=25, takes_min=6),),
+            handling=(Handling(kind="camera", device="side", at_min=26, does=("restart",)),),
+            clip_cap_bytes=100e6,
+            clip_s=60,
+            lapse_s=120,
+            disk=Medium(name="a disk", capacity_bytes=2e12),
+            sessions=10,
         ),
     }
 )

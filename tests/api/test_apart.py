@@ -175,7 +175,7 @@ def test_lamps_that_take_too_long_to_place_end_with_a_line_that_says_so(
 def test_a_save_is_acknowledged_though_its_figures_take_long(
     api: TestClient, monkeypatch: pytest.MonkeyPatch
 ) -> None:
-    from steeple.api.routes import plans
+    from steeple.api.routes.shelf import plans
 
     apart._queue.cache_clear()
     sheet = api.post("/api/plans/open", content=json.dumps(BODY["plan"])).json()

@@ -73,7 +73,8 @@ def test_lengths_carry_their_unit_in_every_name() -> None:
         "legs", "owned", "colour_rendering", "transmittance", "lamp", "share", "worst", "glare",
         "across", "along", "done", "of", "burnt", "utc_offset_h",
         "sun_share", "top", "bottom", "seen", "mirrors", "size_ratio", "action_seen", "action_worst",
-        "zone_seen",
+        "zone_seen", "voltage_v", "current_a", "capacity_mah", "channels", "pair", "count",
+        "spare_batteries", "spare_media", "sessions", "left_before", "left_after",
     }  # fmt: skip
     units = (
         "_mm",

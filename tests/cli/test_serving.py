@@ -77,6 +77,9 @@ def test_a_shelf_of_ones_own_starts_empty(tmp_path: Path) -> None:
             "gels": [],
             "filters": [],
             "stands": [],
+            "media": [],
+            "power": [],
+            "recorders": [],
         }
     with serving("demo", tmp_path) as address:
         assert len(ask(address, "/api/plans")["plans"]) == 3

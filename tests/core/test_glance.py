@@ -31,8 +31,12 @@ def test_a_glance_agrees_with_the_evaluation(plan: Plan, step: StepId) -> None:
             one for one in whole.answers if (one.step, one.about) == (step, about)
         )
         drawn, wanted = (getattr(one, "drawings") for one in (seen, whole))  # noqa: B009
-        assert drawn == wanted
-        assert seen.figures == whole.figures
+        for name in seen.drawn:
+            if hasattr(wanted, name):
+                assert getattr(drawn, name) == getattr(wanted, name)
+        assert seen.figures == tuple(
+            one for one in whole.figures if one.key.split(".")[0] in seen.drawn
+        )
         of_step = {one for one in whole.findings if one.step == step}
         own = [one for one in seen.findings if one.about in ("", seen.about)]
         assert {(one.code, one.verdict) for one in own} <= {
@@ -48,7 +52,7 @@ def test_a_glance_agrees_with_the_evaluation(plan: Plan, step: StepId) -> None:
             one for one in camera.figures if one.key.startswith(f"{step}.")
         )
         for drawn in seen.drawn:
-            if drawn != "work":
+            if not hasattr(wanted, drawn):
                 assert getattr(seen.camera.drawings, drawn) == getattr(camera.drawings, drawn)
 
 

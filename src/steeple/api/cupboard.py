@@ -12,6 +12,9 @@ from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.gear.lights.gel import Gel
 from steeple.core.plan.gear.lights.lamp_stand import LampStand
 from steeple.core.plan.gear.lights.light_card import LightCard
+from steeple.core.plan.gear.recording.medium import Medium
+from steeple.core.plan.gear.recording.power import PowerSource
+from steeple.core.plan.gear.recording.recorder import Recorder
 from steeple.core.plan.values import Part
 from steeple.services.gear import Cupboard
 
@@ -86,6 +89,27 @@ class StandInUse(Part):
     gear: LampStand
 
 
+class MediumInUse(Part):
+    """A card or disk in the cupboard."""
+
+    id: str
+    gear: Medium
+
+
+class PowerInUse(Part):
+    """A battery, bank or adapter in the cupboard."""
+
+    id: str
+    gear: PowerSource
+
+
+class RecorderInUse(Part):
+    """A sound recorder in the cupboard."""
+
+    id: str
+    gear: Recorder
+
+
 class CupboardReply(Part):
     """What plans take from the cupboard."""
 
@@ -99,6 +123,9 @@ class CupboardReply(Part):
     gels: tuple[GelInUse, ...]
     filters: tuple[FilterInUse, ...]
     stands: tuple[StandInUse, ...]
+    media: tuple[MediumInUse, ...]
+    power: tuple[PowerInUse, ...]
+    recorders: tuple[RecorderInUse, ...]
 
 
 def cupboard_reply(owned: Cupboard) -> CupboardReply:
@@ -120,4 +147,7 @@ def cupboard_reply(owned: Cupboard) -> CupboardReply:
         gels=tuple(GelInUse(id=id, gear=gear) for id, gear in owned.gels),
         filters=tuple(FilterInUse(id=id, gear=gear) for id, gear in owned.filters),
         stands=tuple(StandInUse(id=id, gear=gear) for id, gear in owned.stands),
+        media=tuple(MediumInUse(id=id, gear=gear) for id, gear in owned.media),
+        power=tuple(PowerInUse(id=id, gear=gear) for id, gear in owned.power),
+        recorders=tuple(RecorderInUse(id=id, gear=gear) for id, gear in owned.recorders),
     )

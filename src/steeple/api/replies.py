@@ -15,6 +15,8 @@ from steeple.core.plan.gear.holding.adapter import Adapter
 from steeple.core.plan.gear.holding.weight import Ballast
 from steeple.core.plan.gear.lights.gel import Gel
 from steeple.core.plan.gear.lights.lamp_stand import LampStand
+from steeple.core.plan.gear.recording.medium import Medium
+from steeple.core.plan.gear.recording.power import PowerSource
 from steeple.core.plan.problems import Problem
 from steeple.core.plan.reading import AnyPlan
 from steeple.core.plan.values import Part
@@ -52,6 +54,8 @@ class OwnedGear(Part):
     owned_weights: tuple[Ballast, ...] = Field(default=(), max_length=100)
     owned_gels: tuple[Gel, ...] = Field(default=(), max_length=100)
     owned_stands: tuple[LampStand, ...] = Field(default=(), max_length=100)
+    owned_media: tuple[Medium, ...] = Field(default=(), max_length=100)
+    owned_power: tuple[PowerSource, ...] = Field(default=(), max_length=100)
 
     @property
     def owned(self) -> Owned:
@@ -66,6 +70,8 @@ class OwnedGear(Part):
             weights=self.owned_weights,
             gels=self.owned_gels,
             stands=self.owned_stands,
+            media=self.owned_media,
+            power=self.owned_power,
         )
 
 

@@ -8,7 +8,7 @@ import sys
 from collections.abc import Sequence
 
 from steeple import __version__
-from steeple.cli import angles, files, lens, pages, serving, warm
+from steeple.cli import angles, clap, files, lens, pages, roll, serving, warm
 from steeple.core.errors import SteepleError
 from steeple.core.plan.reading import plan_schema
 from steeple.store.errors import StoreError
@@ -39,6 +39,12 @@ def parser() -> argparse.ArgumentParser:
     place = commands.add_parser("angles", help="places for one more camera")
     angles.add_arguments(place)
     place.set_defaults(run=angles.run)
+    through = commands.add_parser("roll", help="a session run through")
+    roll.add_arguments(through)
+    through.set_defaults(run=roll.run)
+    claps = commands.add_parser("clap", help="what recordings of a clap tell of room and clocks")
+    clap.add_arguments(claps)
+    claps.set_defaults(run=clap.run)
 
     optics = commands.add_parser("lens", help="one optical figure at a time")
     lens.add_arguments(optics)

@@ -21,8 +21,8 @@ from steeple.store.errors import StoreError
 from steeple.store.locks import used
 
 
-def read_file(path: Path) -> bytes:
-    """The bytes of a plan file, not more than one may have.
+def read_file(path: Path, *, most: int = PLAN_BYTES_LIMIT, kind: str = "a plan file") -> bytes:
+    """The bytes of a file, not more than one of its kind may have.
 
     Raises
     ------
@@ -36,16 +36,16 @@ def read_file(path: Path) -> bytes:
             )
         # A file may grow while it is read, and some say that they are empty.
         with path.open("rb") as source:
-            content = source.read(PLAN_BYTES_LIMIT + 1)
+            content = source.read(most + 1)
     except OSError as error:
         raise DocumentError(
             "cannot-read", f"{path} cannot be read: {error.strerror}.", field="file"
         ) from error
-    if len(content) > PLAN_BYTES_LIMIT:
+    if len(content) > most:
         raise DocumentError(
             "too-large",
-            f"{path} has more than {PLAN_BYTES_LIMIT / 1e6:.0f} MB, which is the most that a plan file "
-            "may have. It was not read.",
+            f"{path} has more than {most / 1e6:.0f} MB, which is the most that {kind} may have. It was "
+            "not read.",
             field="file",
         )
     return content

@@ -27,17 +27,18 @@ from steeple.core.study.plan_study import CameraStudy, camera_studies
 from steeple.core.study.registry import STEPS
 
 
-def _drawings(name: str, *scopes: Scope) -> Any:
+def _drawings(name: str, *scopes: Scope, all_there: bool = False) -> Any:
     """A model with the drawing of each step of some scopes by its id, None where there is none yet."""
     fields: dict[str, Any] = {
-        step.id: (step.drawn if step.scope == "plan" else step.drawn | None, ...)
+        step.id: (step.drawn if all_there else step.drawn | None, ...)
         for step in STEPS
         if step.scope in scopes
     }
     return create_model(name, __base__=Result, __doc__="The drawing of each step.", **fields)
 
 
-PlanDrawings = _drawings("PlanDrawings", "plan")
+PlanDrawings = _drawings("PlanDrawings", "plan", all_there=True)
+DrawnOfPlan = _drawings("DrawnOfPlan", "plan")
 CameraDrawings = _drawings("CameraDrawings", "camera", "support")
 
 
@@ -85,7 +86,7 @@ class Glance(Result):
     step: StepId
     about: str
     answer: Answer
-    drawings: PlanDrawings  # type: ignore[valid-type]
+    drawings: DrawnOfPlan  # type: ignore[valid-type]
     figures: tuple[Figure, ...] = ()
     working: tuple[Working, ...] = ()
     camera: CameraResult | None
@@ -116,12 +117,12 @@ def glance(plan: Plan, *, step: StepId, index: int = 0, cache: StudyCache | None
     shown = next(one for one in STEPS if one.id == step)
     needed = needs_of(shown)
     drawn = tuple(one for one in STEPS if one is shown or one.id in needed)
-    figures, working = _plan_figures(hand)
+    figures, working = _plan_figures(hand, drawn)
     return Glance(
         step=step,
         about=hand.about,
         answer=shown.answer(hand.of(shown), hand.context),
-        drawings=_plan_drawings(hand),
+        drawings=DrawnOfPlan(**_plan_drawn(hand, drawn)),
         figures=figures,
         working=working,
         camera=None
@@ -173,11 +174,11 @@ def evaluate(
     assumed = _assumed(cameras)
     first = cameras[0]
     changes = change_overs(first.context)
-    figures, working = _plan_figures(first)
+    figures, working = _plan_figures(first, STEPS)
     return Evaluation(
         title=plan.title,
         answers=_answers(cameras),
-        drawings=_plan_drawings(first),
+        drawings=PlanDrawings(**_plan_drawn(first, STEPS)),
         figures=figures,
         working=working,
         cameras=tuple(
@@ -223,17 +224,22 @@ def _answers(cameras: Sequence[CameraStudy]) -> tuple[Answer, ...]:
     )
 
 
-def _plan_drawings(camera: CameraStudy) -> Any:
-    return PlanDrawings(
-        **{step.id: step.drawing(camera.of(step), "") for step in STEPS if step.scope == "plan"}
-    )
+def _plan_drawn(camera: CameraStudy, drawn: Sequence[Step[Any]]) -> dict[StepId, Result | None]:
+    """What the steps draw that are asked for the plan as a whole; None for those not among ``drawn``."""
+    return {
+        step.id: step.drawing(camera.of(step), "") if step in drawn else None
+        for step in STEPS
+        if step.scope == "plan"
+    }
 
 
-def _plan_figures(camera: CameraStudy) -> tuple[tuple[Figure, ...], tuple[Working, ...]]:
-    """The figures of the steps that are asked for the plan as a whole."""
+def _plan_figures(
+    camera: CameraStudy, steps: Sequence[Step[Any]]
+) -> tuple[tuple[Figure, ...], tuple[Working, ...]]:
+    """The figures of those of some steps that are asked for the plan as a whole."""
     figures: list[Figure] = []
     workings: list[Working] = []
-    for step in STEPS:
+    for step in steps:
         if step.scope != "plan" or step.numbers is None:
             continue
         studied = camera.studies.get(step)

@@ -40,9 +40,16 @@ Unit = Literal[
     "w",
     "mired",
     "cd_m2",
+    "moment",
+    "span",
+    "bytes",
+    "mbit_s",
+    "wh",
+    "count",
 ]
 """Unit of a figure. ``mm`` is a length at the bench and is said in centimetres or inches;
-``mm_exact`` is a figure printed on gear or a fine detail and is always said in millimetres."""
+``mm_exact`` is a figure printed on gear or a fine detail and is always said in millimetres.
+``moment`` and ``span`` are seconds: since the start of a session, and how long something takes."""
 
 _SUFFIX: dict[str, str] = {
     "mm_exact": " mm",
@@ -63,6 +70,8 @@ _SUFFIX: dict[str, str] = {
     "w": " W",
     "mired": " mired",
     "cd_m2": " cd/m²",
+    "mbit_s": " Mbit/s",
+    "wh": " Wh",
 }
 
 
@@ -178,6 +187,56 @@ def mass_words(mass_g: float, system: UnitSystem = "cm") -> str:
     return f"{exact_words(mass_g / 1000.0, 2)} kg"
 
 
+def moment_words(seconds: float) -> str:
+    """Say a moment of a session by hours and minutes since its start: ``1:12``; with seconds where they
+    are not nought: ``0:29:59``.
+
+    Parameters
+    ----------
+    seconds
+        since the start, ≥ 0; rounded down to a whole one.
+    """
+    whole = math.floor(finite(seconds, "seconds") + 1e-9)
+    text = f"{whole // 3600}:{whole // 60 % 60:02d}"
+    return text + (f":{whole % 60:02d}" if whole % 60 else "")
+
+
+def span_words(seconds: float) -> str:
+    """Say how long something takes: ``45 s``, ``29 min``, ``1 h 12 min``; under ten minutes with seconds.
+
+    Parameters
+    ----------
+    seconds
+        ≥ 0; rounded to what is said.
+    """
+    whole = math.floor(finite(seconds, "seconds") + 0.5)
+    if whole < 60:
+        return f"{whole} s"
+    if whole < 600 and whole % 60:
+        return f"{whole // 60} min {whole % 60} s"
+    minutes = math.floor(seconds / 60 + 0.5)
+    if minutes < 60:
+        return f"{minutes} min"
+    hours, rest = divmod(minutes, 60)
+    return f"{hours} h {rest} min" if rest else f"{hours} h"
+
+
+def bytes_words(size: float) -> str:
+    """Say a size as cards and disks are sold, in thousands: ``640 MB``, ``45.0 GB``, ``1.2 TB``.
+
+    Parameters
+    ----------
+    size
+        in bytes, ≥ 0.
+    """
+    finite(size, "size")
+    if size < 999.5e6:
+        return f"{exact_words(size / 1e6, 0 if size >= 1e7 else 1)} MB"
+    if size < 999.95e9:
+        return f"{exact_words(size / 1e9, 1)} GB"
+    return f"{exact_words(size / 1e12, 2)} TB"
+
+
 _PLACES: dict[str, int] = {
     "mm_exact": 3,
     "px": 1,
@@ -198,7 +257,11 @@ _PLACES: dict[str, int] = {
     "w": 0,
     "mired": 0,
     "cd_m2": 0,
+    "mbit_s": 1,
+    "wh": 1,
+    "count": 0,
 }
+_SAID = {"moment": moment_words, "span": span_words, "bytes": bytes_words}
 
 
 def quantity_words(value: float, unit: Unit, system: UnitSystem) -> str:
@@ -217,6 +280,8 @@ def quantity_words(value: float, unit: Unit, system: UnitSystem) -> str:
         return f"ISO {exact_words(value, 0)}"
     if unit == "g":
         return mass_words(value, system)
+    if unit in _SAID:
+        return _SAID[unit](value)
     if unit == "seconds" and 0 < value < 1:
         return f"1/{exact_words(1 / value, 0)} s"
     return exact_words(value, _PLACES[unit]) + _SUFFIX.get(unit, "")

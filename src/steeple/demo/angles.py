@@ -10,11 +10,13 @@ from steeple.core.plan.parts.target import Target
 from steeple.demo.cupboard import MIDSIZE, NORMAL, OLDER, PHONE, SMALL, STANDARD_ZOOM
 from steeple.demo.plans import DULCIMER, DUMPLINGS, GILDING
 from steeple.demo.rigging import adapter, support
+from steeple.demo.rolling import LESSON_SESSION, MAINS, card
 
 _QUICK_RELEASE = (adapter("Quick-release plate"), adapter("Screw plate, 3/8 hole, 1/4 stud"))
 
 LESSON = DULCIMER.model_copy(
     update={
+        "session": LESSON_SESSION,
         "delivery": DULCIMER.delivery.model_copy(update={"crop_wanted": 1.0}),
         "cameras": (
             *DULCIMER.cameras,
@@ -29,6 +31,7 @@ LESSON = DULCIMER.model_copy(
                 position=Position(x_mm=-873.3, y_mm=196.5, z_mm=681.9),
                 aim=Aim(tilt_deg=90, toward_deg=130),
                 support="library-tripod",
+                storage=card("64 GB card"),
             ),
             Camera(
                 id="side",
@@ -40,6 +43,7 @@ LESSON = DULCIMER.model_copy(
                 position=Position(x_mm=-1491.5, y_mm=1491.5, z_mm=354.7),
                 aim=Aim(tilt_deg=82, toward_deg=135),
                 support="library-arm",
+                storage=card("32 GB card"),
             ),
         ),
         "supports": (
@@ -86,6 +90,8 @@ CLASS = DUMPLINGS.model_copy(
                 position=Position(x_mm=1465, y_mm=-1026, z_mm=405),
                 aim=Aim(tilt_deg=80, toward_deg=305),
                 support="hall-tripod",
+                storage=card("128 GB card"),
+                supply=MAINS,
             ),
             Camera(
                 id="phone",
@@ -94,6 +100,7 @@ CLASS = DUMPLINGS.model_copy(
                 mode="4K",
                 position=Position(x_mm=-334, y_mm=0, z_mm=1087),
                 aim=Aim(tilt_deg=18, toward_deg=90),
+                storage=card("64 GB card"),
             ),
         ),
         "supports": (

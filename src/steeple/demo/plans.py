@@ -13,6 +13,15 @@ from steeple.core.plan.parts.window import Daylight, Window
 from steeple.core.plan.parts.work import Item, Table, Work, Zone
 from steeple.demo.cupboard import MIDSIZE, SMALL, STANDARD_ZOOM, WIDE_ZOOM
 from steeple.demo.rigging import adapter, lamp, support
+from steeple.demo.rolling import (
+    CLASS_SESSION,
+    DULCIMER_SESSION,
+    GILDING_SESSION,
+    GILDING_STAGES,
+    MAINS,
+    RECORDER,
+    card,
+)
 
 GILDING = Plan(
     title="Gilding a book cover",
@@ -114,6 +123,8 @@ GILDING = Plan(
         tool_mm=150,
         hand_room_mm=350,
     ),
+    session=GILDING_SESSION,
+    stages=GILDING_STAGES,
     cameras=(
         Camera(
             id="overhead",
@@ -124,6 +135,7 @@ GILDING = Plan(
             f_number=5.6,
             position=Position(x_mm=0, y_mm=0, z_mm=740),
             support="overhead-arm",
+            storage=card("64 GB card"),
         ),
     ),
     supports=(
@@ -225,6 +237,7 @@ DUMPLINGS = Plan(
         hand_room_mm=400,
         second=SecondPerson(place="opposite", height_mm=1700, posture="standing"),
     ),
+    session=CLASS_SESSION,
     cameras=(
         Camera(
             id="overhead",
@@ -235,6 +248,8 @@ DUMPLINGS = Plan(
             f_number=5.6,
             position=Position(x_mm=0, y_mm=0, z_mm=1210),
             support="hall-boom",
+            storage=card("64 GB card", spare=1),
+            supply=MAINS,
         ),
     ),
     supports=(PlacedSupport(id="hall-boom", gear=support("Boom stand with counterweight")),),
@@ -306,6 +321,8 @@ DULCIMER = Plan(
         tool_mm=200,
         hand_room_mm=600,
     ),
+    session=DULCIMER_SESSION,
+    recorders=(RECORDER,),
     cameras=(
         Camera(
             id="overhead",
@@ -318,6 +335,7 @@ DULCIMER = Plan(
             aim=Aim(tilt_deg=10, toward_deg=0),
             roll_deg=0,
             support="library-boom",
+            storage=card("64 GB card"),
         ),
     ),
     supports=(

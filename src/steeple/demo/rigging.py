@@ -96,11 +96,14 @@ SOUND: tuple[Gear, ...] = (
                mass_g=110),
     Microphone(name="Clip-on microphone", pattern="clip-on", pair=False, lead_mm=1200, mass_g=12),
     Recorder(name="Two-channel recorder", channels=2, bitrate_mbit_s=2.3, power_w=0.9,
-             battery_wh=6),
+             battery_wh=6, file_limit_bytes=2_000_000_000, goes_on_after_file=True,
+             fed_while_recording=True),
 )
 SUPPLIES: tuple[Gear, ...] = (
+    Medium(name="32 GB card", capacity_bytes=32e9, write_mbit_s=90),
     Medium(name="64 GB card", capacity_bytes=64e9, write_mbit_s=240),
     Medium(name="128 GB card", capacity_bytes=128e9, write_mbit_s=480),
+    Medium(name="Disk, 1 TB", capacity_bytes=1e12, write_mbit_s=900),
     PowerSource(name="Spare battery", form="battery", energy_wh=7.6, voltage_v=7.2),
     PowerSource(name="Power bank", form="power bank", capacity_mah=20000, voltage_v=5,
                 current_a=3),

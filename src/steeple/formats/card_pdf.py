@@ -40,7 +40,7 @@ _SERIF, _SANS, _BOLD = (
 _MARGIN = 15 * POINTS_PER_MM
 _GAP = 4 * POINTS_PER_MM
 _FOOT = 10 * POINTS_PER_MM
-SCALES = (1.25, 1.12, 1.0, 0.92, 0.85, 0.78, 0.72, 0.66, 0.6)
+SCALES = (1.25, 1.12, 1.0, 0.92, 0.85, 0.78, 0.72, 0.66, 0.6, 0.55)
 """Tried in turn until the card fits on its one page: as large as it can be read from a stool."""
 _DRAWING_HEIGHT = 62 * POINTS_PER_MM
 

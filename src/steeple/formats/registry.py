@@ -36,7 +36,19 @@ IES = Format(
     "ies", ".ies", "text/plain", True, False,
     "IES LM-63, 1986 to 2002: what a lamp gives in every direction, as measured",
 )  # fmt: skip
-FORMATS: tuple[Format, ...] = (PLAN_JSON, CARD_PDF, GEAR_CSV, GEAR_JSON, PICTURE_PNG, IES)
+ALARMS_ICS = Format(
+    "alarms-ics", ".ics", "text/calendar; charset=utf-8", False, True,
+    "iCalendar, RFC 5545: the alarms of a session, for any calendar",
+)  # fmt: skip
+FORMATS: tuple[Format, ...] = (
+    PLAN_JSON,
+    CARD_PDF,
+    GEAR_CSV,
+    GEAR_JSON,
+    PICTURE_PNG,
+    IES,
+    ALARMS_ICS,
+)
 
 
 def file_name(title: str, form: Format) -> str:

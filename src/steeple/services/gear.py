@@ -19,6 +19,9 @@ from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.gear.lights.gel import Gel
 from steeple.core.plan.gear.lights.lamp_stand import LampStand
 from steeple.core.plan.gear.lights.light_card import LightCard
+from steeple.core.plan.gear.recording.medium import Medium
+from steeple.core.plan.gear.recording.power import PowerSource
+from steeple.core.plan.gear.recording.recorder import Recorder
 from steeple.core.plan.reading import read_plan
 from steeple.formats.gear_csv import RowRefused, Table, read_gear_csv, write_gear_csv
 from steeple.formats.gear_json import read_gear_json, write_gear_json
@@ -28,7 +31,20 @@ from steeple.store.gear import GearRepository, StoredGear, things
 from steeple.store.plans import PlanRepository, StoredPlan
 
 Kind = TypeVar(
-    "Kind", Body, Lens, Support, Adapter, Fixture, LightCard, Ballast, Gel, LensFilter, LampStand
+    "Kind",
+    Body,
+    Lens,
+    Support,
+    Adapter,
+    Fixture,
+    LightCard,
+    Ballast,
+    Gel,
+    LensFilter,
+    LampStand,
+    Medium,
+    PowerSource,
+    Recorder,
 )
 
 
@@ -46,6 +62,9 @@ class Cupboard:
     gels: list[tuple[str, Gel]]
     filters: list[tuple[str, LensFilter]]
     stands: list[tuple[str, LampStand]]
+    media: list[tuple[str, Medium]]
+    power: list[tuple[str, PowerSource]]
+    recorders: list[tuple[str, Recorder]]
 
 
 @dataclass(frozen=True, slots=True)
@@ -125,6 +144,9 @@ class GearService:
                 gels=_in_use(gear, "gel", Gel),
                 filters=_in_use(gear, "filter", LensFilter),
                 stands=_in_use(gear, "stand", LampStand),
+                media=_in_use(gear, "medium", Medium),
+                power=_in_use(gear, "power", PowerSource),
+                recorders=_in_use(gear, "recorder", Recorder),
             )
 
     def get(self, gear_id: str) -> StoredGear:

@@ -16,6 +16,7 @@ from tests.angles_cases import ANGLES_FIRING, beside, seen_from
 from tests.hold_cases import BAR, HOLD_FIRING, held
 from tests.light_cases import LIGHT_FIRING, lamp
 from tests.plans import BARE, BODY, BULB, PHONE, SOUND, SOUND_IN_FULL, ZOOM, changed, finding
+from tests.roll_cases import ROLL_FIRING
 
 Row = tuple[str, Verdict, dict[str, Any], str]
 LENS_UNKNOWN = ZOOM.model_copy(
@@ -125,6 +126,7 @@ FIRING: list[Row] = [
     *HOLD_FIRING,
     *LIGHT_FIRING,
     *ANGLES_FIRING,
+    *ROLL_FIRING,
 ]  # fmt: skip
 
 
@@ -224,10 +226,14 @@ def test_a_phone_is_judged_like_any_camera() -> None:
 
 
 def test_work_findings_are_said_once_with_two_cameras() -> None:
-    two = SOUND.cameras[0].model_copy(update={"id": "second"})
+    first, side = SOUND_IN_FULL.cameras
+    two = SOUND.cameras[0].model_copy(update={"id": "second", "supply": side.supply})
+    (done,) = SOUND_IN_FULL.session.handling
+    handling = (done.model_copy(update={"device": "second"}),)
     plan = SOUND_IN_FULL.model_copy(
         update={
-            "cameras": (SOUND.cameras[0], two),
+            "session": SOUND_IN_FULL.session.model_copy(update={"handling": handling}),
+            "cameras": (first, two),
             "setups": tuple(
                 one.model_copy(update={"cameras": ("overhead", "second")})
                 for one in SOUND_IN_FULL.setups
@@ -249,6 +255,8 @@ CAUTIOUS: dict[str, Plan] = {
         name: changed(work__hazards=[name])
         for name in ("heat", "steam", "flame", "turning", "curing-lamp", "water-near-mains")
     },
+    "lithium": changed(cameras__0__supply__spare_batteries=1),
+    "mains-devices": changed(cameras__0__supply__by="mains"),
     "people-filmed": changed(work__hazards=["audience"]),
     "hang-tether": SOUND,
     "stand-tips": SOUND,

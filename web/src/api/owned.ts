@@ -9,6 +9,8 @@ import type {
   LampStand,
   Lens,
   LightCard,
+  Medium,
+  PowerSource,
   Support,
 } from './types';
 
@@ -23,6 +25,8 @@ export interface Owned {
   weights: Ballast[];
   gels: Gel[];
   stands: LampStand[];
+  media: Medium[];
+  power: PowerSource[];
 }
 
 export const NOTHING_OWNED: Owned = {
@@ -35,6 +39,8 @@ export const NOTHING_OWNED: Owned = {
   weights: [],
   gels: [],
   stands: [],
+  media: [],
+  power: [],
 };
 
 /** So much of each kind is looked at; the server refuses more. */
@@ -48,6 +54,8 @@ export const OWNED_MOST = {
   weights: 100,
   gels: 100,
   stands: 100,
+  media: 100,
+  power: 100,
 };
 
 /** What of the cupboard mends and comparisons look at, the first of each kind. */
@@ -62,6 +70,8 @@ export function ownedOf(cupboard: Cupboard): Owned {
     weights: cupboard.weights.slice(0, OWNED_MOST.weights).map((one) => one.gear),
     gels: cupboard.gels.slice(0, OWNED_MOST.gels).map((one) => one.gear),
     stands: cupboard.stands.slice(0, OWNED_MOST.stands).map((one) => one.gear),
+    media: cupboard.media.slice(0, OWNED_MOST.media).map((one) => one.gear),
+    power: cupboard.power.slice(0, OWNED_MOST.power).map((one) => one.gear),
   };
 }
 
@@ -85,6 +95,8 @@ const WORDS: Record<keyof Owned, string> = {
   weights: 'weights',
   gels: 'gels',
   stands: 'lamp stands',
+  media: 'cards and disks',
+  power: 'batteries and banks',
 };
 
 /** The same as a request says it. */
@@ -98,4 +110,6 @@ export const ownedBody = (owned: Owned) => ({
   owned_weights: owned.weights,
   owned_gels: owned.gels,
   owned_stands: owned.stands,
+  owned_media: owned.media,
+  owned_power: owned.power,
 });

@@ -779,6 +779,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/roll": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Roll Through
+         * @description A session in rows: every stretch, everything that happens, every alarm.
+         */
+        post: operations["roll_through_api_roll_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stagger": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stagger
+         * @description When to get up so that something always runs, restarts in breaks where there are any.
+         */
+        post: operations["stagger_api_stagger_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/alarms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Alarms
+         * @description The alarms of a session as an iCalendar file.
+         */
+        post: operations["alarms_api_alarms_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{plan_id}/card.pdf": {
         parameters: {
             query?: never;
@@ -1176,6 +1236,25 @@ export interface components {
             toward_deg: number | null;
         };
         /**
+         * AlarmRow
+         * @description An alarm. ``till_s``: the last second at which what it asks for can be done, at the earliest; None
+         *     where nothing presses.
+         */
+        AlarmRow: {
+            /** Rings S */
+            rings_s: number;
+            /** At S */
+            at_s: number;
+            /** Till S */
+            till_s: number | null;
+            /** Device */
+            device: string;
+            /** Does */
+            does: ("start" | "stop" | "restart" | "battery" | "card")[];
+            /** Says */
+            says: components["schemas"]["Piece"][];
+        };
+        /**
          * AnglesDrawing
          * @description One camera among the others: what it films, and the middle of that. Shares 0 … 1 of action and zone;
          *     half the angle that its picture takes in across.
@@ -1298,6 +1377,50 @@ export interface components {
             to_mm: number | null;
         };
         /**
+         * BankRow
+         * @description A bank with what it feeds and when it is empty at the earliest.
+         */
+        BankRow: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Feeds */
+            feeds: string[];
+            /** Drawn W */
+            drawn_w: number;
+            /** Empty S */
+            empty_s: number | null;
+        };
+        /**
+         * BareRow
+         * @description A stretch in which something must be filmed and is not; ``by_hand`` where a restart or a change makes it.
+         */
+        BareRow: {
+            /** Start S */
+            start_s: number;
+            /** End S */
+            end_s: number;
+            /** By Hand */
+            by_hand: boolean;
+        };
+        /**
+         * Bead
+         * @description An alarm.
+         */
+        Bead: {
+            /** Rings S */
+            rings_s: number;
+            /** At S */
+            at_s: number;
+            /** Till S */
+            till_s: number | null;
+            /** Key */
+            key: string;
+            /** Says */
+            says: components["schemas"]["Piece"][];
+        };
+        /**
          * Body
          * @description A camera body, a phone or a webcam.
          */
@@ -1356,6 +1479,31 @@ export interface components {
              * @description Largest file; a longer take goes on in a new one or stops.
              */
             file_limit_bytes?: number | null;
+            /**
+             * Goes On After File
+             * @description Whether it goes on in a new file at its largest; None = not known.
+             */
+            goes_on_after_file?: boolean | null;
+            /**
+             * Heat Limit S
+             * @description It has stopped for heat after so long; None = not seen.
+             */
+            heat_limit_s?: number | null;
+            /**
+             * Runs Cool S
+             * @description It has run for so long without stopping for heat, as tried.
+             */
+            runs_cool_s?: number | null;
+            /**
+             * Fed While Recording
+             * @description Whether a bank or the mains feed it while it records.
+             */
+            fed_while_recording?: boolean | null;
+            /**
+             * Tells Stop
+             * @description Whether it is heard or seen from the seat that it has stopped.
+             */
+            tells_stop?: boolean | null;
             /**
              * Power W
              * @description Draw while recording.
@@ -1439,6 +1587,31 @@ export interface components {
              */
             file_limit_bytes: number | null;
             /**
+             * Goes On After File
+             * @description Whether it goes on in a new file at its largest; None = not known.
+             */
+            goes_on_after_file: boolean | null;
+            /**
+             * Heat Limit S
+             * @description It has stopped for heat after so long; None = not seen.
+             */
+            heat_limit_s: number | null;
+            /**
+             * Runs Cool S
+             * @description It has run for so long without stopping for heat, as tried.
+             */
+            runs_cool_s: number | null;
+            /**
+             * Fed While Recording
+             * @description Whether a bank or the mains feed it while it records.
+             */
+            fed_while_recording: boolean | null;
+            /**
+             * Tells Stop
+             * @description Whether it is heard or seen from the seat that it has stopped.
+             */
+            tells_stop: boolean | null;
+            /**
              * Power W
              * @description Draw while recording.
              */
@@ -1486,6 +1659,36 @@ export interface components {
             near: number;
             /** Far */
             far: number;
+        };
+        /**
+         * Break
+         * @description A stretch of the session in which nothing need be recorded: glue dries, people stretch.
+         */
+        "Break-Input": {
+            /** Name */
+            name?: string | null;
+            /**
+             * At Min
+             * @description From the start of the session.
+             */
+            at_min: number;
+            /** Takes Min */
+            takes_min: number;
+        };
+        /**
+         * Break
+         * @description A stretch of the session in which nothing need be recorded: glue dries, people stretch.
+         */
+        "Break-Output": {
+            /** Name */
+            name: string | null;
+            /**
+             * At Min
+             * @description From the start of the session.
+             */
+            at_min: number;
+            /** Takes Min */
+            takes_min: number;
         };
         /**
          * Camera
@@ -1563,6 +1766,10 @@ export interface components {
              * @description The mount point that it is screwed to, in the place of a support.
              */
             mount?: string | null;
+            /** @default {} */
+            storage: components["schemas"]["Storage-Input"];
+            /** @default {} */
+            supply: components["schemas"]["Supply-Input"];
         };
         /**
          * Camera
@@ -1640,6 +1847,10 @@ export interface components {
              * @description The mount point that it is screwed to, in the place of a support.
              */
             mount: string | null;
+            /** @default {} */
+            storage: components["schemas"]["Storage-Output"];
+            /** @default {} */
+            supply: components["schemas"]["Supply-Output"];
         };
         /**
          * CameraArm
@@ -1852,6 +2063,16 @@ export interface components {
              * @default []
              */
             owned_stands: components["schemas"]["LampStand-Input"][];
+            /**
+             * Owned Media
+             * @default []
+             */
+            owned_media: components["schemas"]["Medium-Input"][];
+            /**
+             * Owned Power
+             * @default []
+             */
+            owned_power: components["schemas"]["PowerSource-Input"][];
             plan: components["schemas"]["Plan-Input"];
             /**
              * Camera
@@ -2027,7 +2248,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold" | "light" | "angles";
+            step: "work" | "lens" | "hold" | "light" | "angles" | "roll";
             /** Sentence */
             sentence: string;
         };
@@ -2163,6 +2384,12 @@ export interface components {
             filters: components["schemas"]["FilterInUse"][];
             /** Stands */
             stands: components["schemas"]["StandInUse"][];
+            /** Media */
+            media: components["schemas"]["MediumInUse"][];
+            /** Power */
+            power: components["schemas"]["PowerInUse"][];
+            /** Recorders */
+            recorders: components["schemas"]["RecorderInUse"][];
         };
         /**
          * CutDrawing
@@ -2374,6 +2601,14 @@ export interface components {
             draft: boolean;
         };
         /**
+         * DrawnOfPlan
+         * @description The drawing of each step.
+         */
+        DrawnOfPlan: {
+            work: components["schemas"]["WorkDrawing"] | null;
+            roll: components["schemas"]["RollDrawing"] | null;
+        };
+        /**
          * Edit
          * @description A plan to save, and the revision it started from.
          */
@@ -2449,6 +2684,16 @@ export interface components {
              * @default []
              */
             owned_stands: components["schemas"]["LampStand-Input"][];
+            /**
+             * Owned Media
+             * @default []
+             */
+            owned_media: components["schemas"]["Medium-Input"][];
+            /**
+             * Owned Power
+             * @default []
+             */
+            owned_power: components["schemas"]["PowerSource-Input"][];
             plan: components["schemas"]["Plan-Input"];
             /**
              * Try Mends
@@ -2493,6 +2738,24 @@ export interface components {
              * @description False where fixes were left out to answer faster.
              */
             mends_tried: boolean;
+        };
+        /**
+         * EventRow
+         * @description Something that happens: a device begins, stops by itself, is stopped by hand, begins a new file; a
+         *     bank is empty.
+         */
+        EventRow: {
+            /** At S */
+            at_s: number;
+            /** Device */
+            device: string;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "begins" | "stops" | "is stopped" | "new file" | "bank empty" | "end";
+            /** Why */
+            why: ("recording limit" | "file limit" | "card full" | "battery empty" | "heat" | "by hand" | "end") | null;
         };
         /**
          * FieldOfView
@@ -2582,7 +2845,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold" | "light" | "angles";
+            step: "work" | "lens" | "hold" | "light" | "angles" | "roll";
             /**
              * Verdict
              * @enum {string}
@@ -2693,6 +2956,11 @@ export interface components {
             /** Power W */
             power_w?: number | null;
             /**
+             * Battery Wh
+             * @description Of a lamp that runs on a battery of its own.
+             */
+            battery_wh?: number | null;
+            /**
              * Ies
              * @description Its IES LM-63 file, whole: what it gives in every direction.
              */
@@ -2751,6 +3019,11 @@ export interface components {
             mass_g: number | null;
             /** Power W */
             power_w: number | null;
+            /**
+             * Battery Wh
+             * @description Of a lamp that runs on a battery of its own.
+             */
+            battery_wh: number | null;
             /**
              * Ies
              * @description Its IES LM-63 file, whole: what it gives in every direction.
@@ -2879,11 +3152,11 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold" | "light" | "angles";
+            step: "work" | "lens" | "hold" | "light" | "angles" | "roll";
             /** About */
             about: string;
             answer: components["schemas"]["Answer"];
-            drawings: components["schemas"]["PlanDrawings"];
+            drawings: components["schemas"]["DrawnOfPlan"];
             /**
              * Figures
              * @default []
@@ -2896,7 +3169,7 @@ export interface components {
             working: components["schemas"]["Working"][];
             camera: components["schemas"]["CameraResult"] | null;
             /** Drawn */
-            drawn: ("work" | "lens" | "hold" | "light" | "angles")[];
+            drawn: ("work" | "lens" | "hold" | "light" | "angles" | "roll")[];
             /** Findings */
             findings: components["schemas"]["Finding"][];
         };
@@ -2910,7 +3183,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold" | "light" | "angles";
+            step: "work" | "lens" | "hold" | "light" | "angles" | "roll";
             /**
              * Camera
              * @default 0
@@ -2950,6 +3223,30 @@ export interface components {
             costs_stops: number;
             /** Changes */
             changes: components["schemas"]["Change"][];
+        };
+        /**
+         * Handling
+         * @description Something done at a device during the session: it is begun, ended, begun anew, or its battery or
+         *     card is changed.
+         */
+        Handling: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "camera" | "recorder" | "lamp";
+            /**
+             * Device
+             * @description Id of the camera, recorder or lamp.
+             */
+            device: string;
+            /**
+             * At Min
+             * @description From the start of the session.
+             */
+            at_min: number;
+            /** Does */
+            does: ("start" | "stop" | "restart" | "battery" | "card")[];
         };
         /**
          * Head
@@ -3356,6 +3653,24 @@ export interface components {
              * @description Eyes of an audience above the floor; None = as seated.
              */
             eye_mm: number | null;
+        };
+        /**
+         * Knot
+         * @description Something done by hand. ``index`` is its place in the plan's list.
+         */
+        Knot: {
+            /** Index */
+            index: number;
+            /** At S */
+            at_s: number;
+            /** Takes S */
+            takes_s: number;
+            /** Does */
+            does: ("start" | "stop" | "restart" | "battery" | "card")[];
+            /** In Break */
+            in_break: boolean;
+            /** Stage */
+            stage: string;
         };
         /**
          * LampAim
@@ -3791,6 +4106,8 @@ export interface components {
              * @description Greatest height above the table that its stand allows.
              */
             stand_highest_mm?: number | null;
+            /** @default {} */
+            supply: components["schemas"]["Supply-Input"];
         };
         /**
          * Light
@@ -3854,6 +4171,8 @@ export interface components {
              * @description Greatest height above the table that its stand allows.
              */
             stand_highest_mm: number | null;
+            /** @default {} */
+            supply: components["schemas"]["Supply-Output"];
         };
         /**
          * LightCard
@@ -4214,6 +4533,39 @@ export interface components {
             remarks: string[];
         };
         /**
+         * Medium
+         * @description A memory card or disk.
+         */
+        "Medium-Input": {
+            /** Name */
+            name: string;
+            /** Capacity Bytes */
+            capacity_bytes?: number | null;
+            /** Write Mbit S */
+            write_mbit_s?: number | null;
+        };
+        /**
+         * Medium
+         * @description A memory card or disk.
+         */
+        "Medium-Output": {
+            /** Name */
+            name: string;
+            /** Capacity Bytes */
+            capacity_bytes: number | null;
+            /** Write Mbit S */
+            write_mbit_s: number | null;
+        };
+        /**
+         * MediumInUse
+         * @description A card or disk in the cupboard.
+         */
+        MediumInUse: {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Medium-Output"];
+        };
+        /**
          * MountPoint
          * @description A fixed place in the room to which a camera can be screwed.
          */
@@ -4272,6 +4624,18 @@ export interface components {
             says: components["schemas"]["Piece"][];
             /** Takes Min */
             takes_min: number;
+        };
+        /**
+         * NamedSpan
+         * @description A named stretch of the session.
+         */
+        NamedSpan: {
+            /** Start S */
+            start_s: number;
+            /** End S */
+            end_s: number;
+            /** Name */
+            name: string;
         };
         /**
          * NearestReply
@@ -4646,6 +5010,16 @@ export interface components {
              * @default []
              */
             owned_stands: components["schemas"]["LampStand-Input"][];
+            /**
+             * Owned Media
+             * @default []
+             */
+            owned_media: components["schemas"]["Medium-Input"][];
+            /**
+             * Owned Power
+             * @default []
+             */
+            owned_power: components["schemas"]["PowerSource-Input"][];
             plan: components["schemas"]["Plan-Input"];
             /**
              * Camera
@@ -4704,6 +5078,16 @@ export interface components {
              * @default []
              */
             owned_stands: components["schemas"]["LampStand-Input"][];
+            /**
+             * Owned Media
+             * @default []
+             */
+            owned_media: components["schemas"]["Medium-Input"][];
+            /**
+             * Owned Power
+             * @default []
+             */
+            owned_power: components["schemas"]["PowerSource-Input"][];
             plan: components["schemas"]["Plan-Input"];
             /**
              * Ask
@@ -4713,6 +5097,34 @@ export interface components {
             target?: components["schemas"]["Target-Input"] | null;
             /** Camera */
             camera?: number | null;
+        };
+        /**
+         * PlacedBank
+         * @description A power bank of the plan, with the copy of its figures.
+         */
+        "PlacedBank-Input": {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["PowerSource-Input"];
+            /**
+             * Gear Id
+             * @description The thing in the cupboard that this is a copy of.
+             */
+            gear_id?: string | null;
+        };
+        /**
+         * PlacedBank
+         * @description A power bank of the plan, with the copy of its figures.
+         */
+        "PlacedBank-Output": {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["PowerSource-Output"];
+            /**
+             * Gear Id
+             * @description The thing in the cupboard that this is a copy of.
+             */
+            gear_id: string | null;
         };
         /**
          * PlacedCard
@@ -4753,6 +5165,42 @@ export interface components {
             position: components["schemas"]["LampPlace-Output"];
             /** @default {} */
             facing: components["schemas"]["LampAim-Output"];
+        };
+        /**
+         * PlacedRecorder
+         * @description A sound recorder of the plan, with the copy of its figures.
+         */
+        "PlacedRecorder-Input": {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Recorder-Input"];
+            /**
+             * Gear Id
+             * @description The thing in the cupboard that this is a copy of.
+             */
+            gear_id?: string | null;
+            /** @default {} */
+            supply: components["schemas"]["Supply-Input"];
+            /** @default {} */
+            storage: components["schemas"]["Storage-Input"];
+        };
+        /**
+         * PlacedRecorder
+         * @description A sound recorder of the plan, with the copy of its figures.
+         */
+        "PlacedRecorder-Output": {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Recorder-Output"];
+            /**
+             * Gear Id
+             * @description The thing in the cupboard that this is a copy of.
+             */
+            gear_id: string | null;
+            /** @default {} */
+            supply: components["schemas"]["Supply-Output"];
+            /** @default {} */
+            storage: components["schemas"]["Storage-Output"];
         };
         /**
          * PlacedSupport
@@ -4935,10 +5383,10 @@ export interface components {
             format: "steeple-plan";
             /**
              * Version
-             * @default 5
+             * @default 6
              * @constant
              */
-            version: 5;
+            version: 6;
             /** Title */
             title: string;
             /** @default {} */
@@ -4996,7 +5444,7 @@ export interface components {
              * @description Stages of the work, in their order.
              * @default []
              */
-            stages: components["schemas"]["Stage"][];
+            stages: components["schemas"]["Stage-Input"][];
             /**
              * Setups
              * @description Arrangements of the gear, one after the other; none: all stands at once.
@@ -5009,6 +5457,24 @@ export interface components {
              * @default []
              */
             mounts: components["schemas"]["MountPoint-Input"][];
+            /**
+             * Recorders
+             * @default []
+             */
+            recorders: components["schemas"]["PlacedRecorder-Input"][];
+            /**
+             * Banks
+             * @description Power banks that feed devices.
+             * @default []
+             */
+            banks: components["schemas"]["PlacedBank-Input"][];
+            /**
+             * @default {
+             *       "breaks": [],
+             *       "handling": []
+             *     }
+             */
+            session: components["schemas"]["Session-Input"];
             /**
              * @default {
              *       "only_these_lamps": false,
@@ -5037,10 +5503,10 @@ export interface components {
             format: "steeple-plan";
             /**
              * Version
-             * @default 5
+             * @default 6
              * @constant
              */
-            version: 5;
+            version: 6;
             /** Title */
             title: string;
             /** @default {} */
@@ -5098,7 +5564,7 @@ export interface components {
              * @description Stages of the work, in their order.
              * @default []
              */
-            stages: components["schemas"]["Stage"][];
+            stages: components["schemas"]["Stage-Output"][];
             /**
              * Setups
              * @description Arrangements of the gear, one after the other; none: all stands at once.
@@ -5111,6 +5577,24 @@ export interface components {
              * @default []
              */
             mounts: components["schemas"]["MountPoint-Output"][];
+            /**
+             * Recorders
+             * @default []
+             */
+            recorders: components["schemas"]["PlacedRecorder-Output"][];
+            /**
+             * Banks
+             * @description Power banks that feed devices.
+             * @default []
+             */
+            banks: components["schemas"]["PlacedBank-Output"][];
+            /**
+             * @default {
+             *       "breaks": [],
+             *       "handling": []
+             *     }
+             */
+            session: components["schemas"]["Session-Output"];
             /**
              * @default {
              *       "only_these_lamps": false,
@@ -5132,6 +5616,7 @@ export interface components {
          */
         PlanDrawings: {
             work: components["schemas"]["WorkDrawing"];
+            roll: components["schemas"]["RollDrawing"];
         };
         /**
          * PlanField
@@ -5259,6 +5744,61 @@ export interface components {
             z_mm: number | null;
         };
         /**
+         * PowerInUse
+         * @description A battery, bank or adapter in the cupboard.
+         */
+        PowerInUse: {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["PowerSource-Output"];
+        };
+        /**
+         * PowerSource
+         * @description A battery, power bank or mains adapter.
+         */
+        "PowerSource-Input": {
+            /** Name */
+            name: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "battery" | "power bank" | "mains adapter";
+            /** Energy Wh */
+            energy_wh?: number | null;
+            /** Capacity Mah */
+            capacity_mah?: number | null;
+            /** Voltage V */
+            voltage_v?: number | null;
+            /** Current A */
+            current_a?: number | null;
+            /** Power W */
+            power_w?: number | null;
+        };
+        /**
+         * PowerSource
+         * @description A battery, power bank or mains adapter.
+         */
+        "PowerSource-Output": {
+            /** Name */
+            name: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "battery" | "power bank" | "mains adapter";
+            /** Energy Wh */
+            energy_wh: number | null;
+            /** Capacity Mah */
+            capacity_mah: number | null;
+            /** Voltage V */
+            voltage_v: number | null;
+            /** Current A */
+            current_a: number | null;
+            /** Power W */
+            power_w: number | null;
+        };
+        /**
          * Problem
          * @description One thing that was refused. The same shape everywhere: core, command line and API.
          */
@@ -5335,7 +5875,60 @@ export interface components {
              * Unit
              * @enum {string}
              */
-            unit: "mm" | "mm_exact" | "px" | "px_per_mm" | "f_number" | "times" | "ratio" | "deg" | "percent" | "stops" | "lx" | "lm" | "hz" | "iso" | "seconds" | "g" | "n_m" | "minutes" | "dm2" | "k" | "w" | "mired" | "cd_m2";
+            unit: "mm" | "mm_exact" | "px" | "px_per_mm" | "f_number" | "times" | "ratio" | "deg" | "percent" | "stops" | "lx" | "lm" | "hz" | "iso" | "seconds" | "g" | "n_m" | "minutes" | "dm2" | "k" | "w" | "mired" | "cd_m2" | "moment" | "span" | "bytes" | "mbit_s" | "wh" | "count";
+        };
+        /**
+         * Recorder
+         * @description A sound recorder.
+         */
+        "Recorder-Input": {
+            /** Name */
+            name: string;
+            /** Channels */
+            channels?: number | null;
+            /** Bitrate Mbit S */
+            bitrate_mbit_s?: number | null;
+            /** File Limit Bytes */
+            file_limit_bytes?: number | null;
+            /** Goes On After File */
+            goes_on_after_file?: boolean | null;
+            /** Fed While Recording */
+            fed_while_recording?: boolean | null;
+            /** Power W */
+            power_w?: number | null;
+            /** Battery Wh */
+            battery_wh?: number | null;
+        };
+        /**
+         * Recorder
+         * @description A sound recorder.
+         */
+        "Recorder-Output": {
+            /** Name */
+            name: string;
+            /** Channels */
+            channels: number | null;
+            /** Bitrate Mbit S */
+            bitrate_mbit_s: number | null;
+            /** File Limit Bytes */
+            file_limit_bytes: number | null;
+            /** Goes On After File */
+            goes_on_after_file: boolean | null;
+            /** Fed While Recording */
+            fed_while_recording: boolean | null;
+            /** Power W */
+            power_w: number | null;
+            /** Battery Wh */
+            battery_wh: number | null;
+        };
+        /**
+         * RecorderInUse
+         * @description A sound recorder in the cupboard.
+         */
+        RecorderInUse: {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Recorder-Output"];
         };
         /**
          * RecordingMode
@@ -5479,6 +6072,16 @@ export interface components {
              * @default []
              */
             owned_stands: components["schemas"]["LampStand-Input"][];
+            /**
+             * Owned Media
+             * @default []
+             */
+            owned_media: components["schemas"]["Medium-Input"][];
+            /**
+             * Owned Power
+             * @default []
+             */
+            owned_power: components["schemas"]["PowerSource-Input"][];
             plan: components["schemas"]["Plan-Input"];
             /**
              * Camera
@@ -5588,6 +6191,142 @@ export interface components {
             blocked: string;
             /** Beside */
             beside: string;
+        };
+        /**
+         * RollDrawing
+         * @description The session as it hangs. ``begins`` is day and hour by the clock, empty where they are not given.
+         */
+        RollDrawing: {
+            /** Length S */
+            length_s: number;
+            /** Begins */
+            begins: string;
+            /** Breaks */
+            breaks: components["schemas"]["NamedSpan"][];
+            /** Stages */
+            stages: components["schemas"]["NamedSpan"][];
+            /** Strings */
+            strings: components["schemas"]["RollString"][];
+            /** Alarms */
+            alarms: components["schemas"]["Bead"][];
+            /** Rolling */
+            rolling: components["schemas"]["Rolling"][];
+            /** Bare */
+            bare: components["schemas"]["TimeSpan"][];
+            /** Missed */
+            missed: components["schemas"]["TimeSpan"][];
+            /** Banks */
+            banks: components["schemas"]["BankRow"][];
+            /** Stage Rows */
+            stage_rows: components["schemas"]["StageRow"][];
+        };
+        /**
+         * RollPiece
+         * @description A stretch in which a device runs; seconds from the start. ``left_before`` and ``left_after`` are the
+         *     share of what runs out first, card or battery, that is left at its begin and at its end.
+         */
+        RollPiece: {
+            /** Start S */
+            start_s: number;
+            /** End S */
+            end_s: number;
+            /**
+             * Why
+             * @enum {string}
+             */
+            why: "recording limit" | "file limit" | "card full" | "battery empty" | "heat" | "by hand" | "end";
+            /** Files */
+            files: number[];
+            /** Left Before */
+            left_before: number;
+            /** Left After */
+            left_after: number;
+        };
+        /**
+         * RollReport
+         * @description A session run through. ``early`` are the stops with batteries that hold 15 % less.
+         */
+        RollReport: {
+            /** Length S */
+            length_s: number;
+            /** Untouched S */
+            untouched_s: number;
+            /** Segments */
+            segments: components["schemas"]["SegmentRow"][];
+            /** Events */
+            events: components["schemas"]["EventRow"][];
+            /** Early Stops */
+            early_stops: components["schemas"]["EventRow"][];
+            /** Alarms */
+            alarms: components["schemas"]["AlarmRow"][];
+            /** Bare */
+            bare: components["schemas"]["BareRow"][];
+            /** Handling */
+            handling: components["schemas"]["Handling"][];
+            /** Size Bytes */
+            size_bytes: number;
+            /** Unknown */
+            unknown: {
+                [key: string]: string[];
+            };
+        };
+        /**
+         * RollRequest
+         * @description A plan with its session.
+         */
+        RollRequest: {
+            plan: components["schemas"]["Plan-Input"];
+        };
+        /**
+         * RollString
+         * @description One device from the start to the end. ``size_bytes`` is what it writes.
+         */
+        RollString: {
+            /** Key */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "camera" | "recorder" | "lamp";
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** At */
+            at: string;
+            /** Gear */
+            gear: string;
+            /** Feeds On */
+            feeds_on: string;
+            /** Windows */
+            windows: components["schemas"]["TimeSpan"][];
+            /** Pieces */
+            pieces: components["schemas"]["RollPiece"][];
+            /** Stops */
+            stops: components["schemas"]["StringStop"][];
+            /** Risks */
+            risks: components["schemas"]["StringStop"][];
+            /** Knots */
+            knots: components["schemas"]["Knot"][];
+            /** Limits */
+            limits: components["schemas"]["Piece"][][];
+            /** Unknown */
+            unknown: string[];
+            /** Size Bytes */
+            size_bytes: number | null;
+        };
+        /**
+         * Rolling
+         * @description How many cameras run throughout a stretch.
+         */
+        Rolling: {
+            /** Start S */
+            start_s: number;
+            /** End S */
+            end_s: number;
+            /** Count */
+            count: number;
         };
         /**
          * Room
@@ -5889,6 +6628,23 @@ export interface components {
             wall_mm: number | null;
         };
         /**
+         * SegmentRow
+         * @description A stretch in which a device runs, in seconds from the start.
+         */
+        SegmentRow: {
+            /** Device */
+            device: string;
+            /** Start S */
+            start_s: number;
+            /** End S */
+            end_s: number;
+            /**
+             * Why
+             * @enum {string}
+             */
+            why: "recording limit" | "file limit" | "card full" | "battery empty" | "heat" | "by hand" | "end";
+        };
+        /**
          * SensorSize
          * @description A common name of a sensor size.
          */
@@ -5899,6 +6655,152 @@ export interface components {
             width_mm: number;
             /** Height Mm */
             height_mm: number;
+        };
+        /**
+         * Session
+         * @description The session as it is meant to go.
+         */
+        "Session-Input": {
+            /**
+             * Date
+             * @description None = the day of the daylight, where that is given.
+             */
+            date?: string | null;
+            /**
+             * Begins
+             * @description By the clock; None = as for the daylight.
+             */
+            begins?: string | null;
+            /**
+             * Lasts Min
+             * @description None = as long as the stages take, or as the daylight is asked for.
+             */
+            lasts_min?: number | null;
+            /**
+             * Breaks
+             * @default []
+             */
+            breaks: components["schemas"]["Break-Input"][];
+            /**
+             * Handling
+             * @default []
+             */
+            handling: components["schemas"]["Handling"][];
+            /**
+             * Main
+             * @description The camera that must always run; None = any one of them.
+             */
+            main?: string | null;
+            /**
+             * Alarm Before Min
+             * @description How long before something is to be done an alarm rings.
+             */
+            alarm_before_min?: number | null;
+            /**
+             * Restart Min
+             * @description What it takes to end a take and begin the next.
+             */
+            restart_min?: number | null;
+            /**
+             * Change Min
+             * @description What it takes to change a battery or a card.
+             */
+            change_min?: number | null;
+            /**
+             * Clip Cap Bytes
+             * @description No clip that is published may be larger.
+             */
+            clip_cap_bytes?: number | null;
+            /**
+             * Clip S
+             * @description Length of a clip that is published.
+             */
+            clip_s?: number | null;
+            /**
+             * Lapse S
+             * @description The whole session shown in so long, as a time lapse.
+             */
+            lapse_s?: number | null;
+            /** @description Where the recordings are kept. */
+            disk?: components["schemas"]["Medium-Input"] | null;
+            /**
+             * Sessions
+             * @description How many sessions like this the disk shall hold.
+             */
+            sessions?: number | null;
+        };
+        /**
+         * Session
+         * @description The session as it is meant to go.
+         */
+        "Session-Output": {
+            /**
+             * Date
+             * @description None = the day of the daylight, where that is given.
+             */
+            date: string | null;
+            /**
+             * Begins
+             * @description By the clock; None = as for the daylight.
+             */
+            begins: string | null;
+            /**
+             * Lasts Min
+             * @description None = as long as the stages take, or as the daylight is asked for.
+             */
+            lasts_min: number | null;
+            /**
+             * Breaks
+             * @default []
+             */
+            breaks: components["schemas"]["Break-Output"][];
+            /**
+             * Handling
+             * @default []
+             */
+            handling: components["schemas"]["Handling"][];
+            /**
+             * Main
+             * @description The camera that must always run; None = any one of them.
+             */
+            main: string | null;
+            /**
+             * Alarm Before Min
+             * @description How long before something is to be done an alarm rings.
+             */
+            alarm_before_min: number | null;
+            /**
+             * Restart Min
+             * @description What it takes to end a take and begin the next.
+             */
+            restart_min: number | null;
+            /**
+             * Change Min
+             * @description What it takes to change a battery or a card.
+             */
+            change_min: number | null;
+            /**
+             * Clip Cap Bytes
+             * @description No clip that is published may be larger.
+             */
+            clip_cap_bytes: number | null;
+            /**
+             * Clip S
+             * @description Length of a clip that is published.
+             */
+            clip_s: number | null;
+            /**
+             * Lapse S
+             * @description The whole session shown in so long, as a time lapse.
+             */
+            lapse_s: number | null;
+            /** @description Where the recordings are kept. */
+            disk: components["schemas"]["Medium-Output"] | null;
+            /**
+             * Sessions
+             * @description How many sessions like this the disk shall hold.
+             */
+            sessions: number | null;
         };
         /**
          * Setup
@@ -6018,11 +6920,53 @@ export interface components {
          * Stage
          * @description A stage of the work and how long it takes.
          */
-        Stage: {
+        "Stage-Input": {
             /** Name */
             name: string;
             /** Takes Min */
             takes_min: number;
+            /**
+             * Shown S
+             * @description How much of it is worth showing; None = all of it.
+             */
+            shown_s?: number | null;
+        };
+        /**
+         * Stage
+         * @description A stage of the work and how long it takes.
+         */
+        "Stage-Output": {
+            /** Name */
+            name: string;
+            /** Takes Min */
+            takes_min: number;
+            /**
+             * Shown S
+             * @description How much of it is worth showing; None = all of it.
+             */
+            shown_s: number | null;
+        };
+        /**
+         * StageRow
+         * @description A stage with what is shown of it.
+         */
+        StageRow: {
+            /** Name */
+            name: string;
+            /** Takes S */
+            takes_s: number;
+            /** Shown S */
+            shown_s: number;
+            /** Clip Bytes */
+            clip_bytes: number;
+        };
+        /**
+         * StaggerReply
+         * @description What is to be done by hand so that everything runs as long as it is to.
+         */
+        StaggerReply: {
+            /** Handling */
+            handling: components["schemas"]["Handling"][];
         };
         /**
          * StandInUse
@@ -6055,12 +6999,99 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold" | "light" | "angles";
+            step: "work" | "lens" | "hold" | "light" | "angles" | "roll";
             /**
              * Verdict
              * @enum {string}
              */
             verdict: "holds" | "watch" | "fails" | "unknown";
+        };
+        /**
+         * Storage
+         * @description What a device records on.
+         */
+        "Storage-Input": {
+            /** @description Card or disk; None = not known. */
+            medium?: components["schemas"]["Medium-Input"] | null;
+            /**
+             * Spare Media
+             * @description Empty ones like it at hand; None = none.
+             */
+            spare_media?: number | null;
+        };
+        /**
+         * Storage
+         * @description What a device records on.
+         */
+        "Storage-Output": {
+            /** @description Card or disk; None = not known. */
+            medium: components["schemas"]["Medium-Output"] | null;
+            /**
+             * Spare Media
+             * @description Empty ones like it at hand; None = none.
+             */
+            spare_media: number | null;
+        };
+        /**
+         * StringStop
+         * @description Where a device stops by itself, and the earliest and latest it may.
+         */
+        StringStop: {
+            /** At S */
+            at_s: number;
+            /** Early S */
+            early_s: number;
+            /** Late S */
+            late_s: number | null;
+            /**
+             * Why
+             * @enum {string}
+             */
+            why: "recording limit" | "file limit" | "card full" | "battery empty" | "heat" | "by hand" | "end";
+            /** Silent */
+            silent: boolean;
+        };
+        /**
+         * Supply
+         * @description What a device runs on.
+         */
+        "Supply-Input": {
+            /**
+             * By
+             * @description None = its own battery where it has one, else the mains.
+             */
+            by?: ("battery" | "mains" | "bank") | null;
+            /**
+             * Bank
+             * @description Id of the plan's bank that feeds it.
+             */
+            bank?: string | null;
+            /**
+             * Spare Batteries
+             * @description Full ones at hand besides the one in it; None = none.
+             */
+            spare_batteries?: number | null;
+        };
+        /**
+         * Supply
+         * @description What a device runs on.
+         */
+        "Supply-Output": {
+            /**
+             * By
+             * @description None = its own battery where it has one, else the mains.
+             */
+            by: ("battery" | "mains" | "bank") | null;
+            /**
+             * Bank
+             * @description Id of the plan's bank that feeds it.
+             */
+            bank: string | null;
+            /**
+             * Spare Batteries
+             * @description Full ones at hand besides the one in it; None = none.
+             */
+            spare_batteries: number | null;
         };
         /**
          * Support
@@ -6692,6 +7723,16 @@ export interface components {
             counts: {
                 [key: string]: number;
             };
+        };
+        /**
+         * TimeSpan
+         * @description From a second to a second.
+         */
+        TimeSpan: {
+            /** Start S */
+            start_s: number;
+            /** End S */
+            end_s: number;
         };
         /**
          * WeightInUse
@@ -10228,6 +11269,238 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["RevealReply"];
                 };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    roll_through_api_roll_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RollRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    stagger_api_stagger_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RollRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaggerReply"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    alarms_api_alarms_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RollRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Bad Request */
             400: {

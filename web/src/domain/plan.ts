@@ -1,6 +1,10 @@
 /** Reading and changing a plan by JSON pointers. Plans are never changed in place. */
 import type { Change, Finding, Plan } from '../api/types';
 
+/** A device of which nothing is said yet: what it records on, and what it runs on. */
+export const NOTHING_STORED = { medium: null, spare_media: null };
+export const USUAL_SUPPLY = { by: null, bank: null, spare_batteries: null };
+
 type Node = Record<string, unknown> | unknown[];
 
 const steps = (pointer: string): string[] => pointer.replace(/^\//, '').split('/');
@@ -61,13 +65,27 @@ export function withoutEntry(plan: Plan, pointer: string, index: number): Plan {
   return pointer === '/lights' ? withoutLamp(rest, plan.lights[index]?.id) : rest;
 }
 
-/** Set-ups do not name a lamp that is gone. */
+/** Set-ups do not name a lamp that is gone, and nobody gets up for it. */
 const withoutLamp = (plan: Plan, id: string | undefined): Plan => ({
-  ...plan,
+  ...withoutHandling(plan, 'lamp', id),
   setups: plan.setups.map((one) => ({
     ...one,
     lights: one.lights?.filter((name) => name !== id) ?? null,
   })),
+});
+
+/** The session without what is done at a device that is gone. */
+export const withoutHandling = (
+  plan: Plan,
+  kind: 'camera' | 'recorder' | 'lamp',
+  id: string | undefined,
+): Plan => ({
+  ...plan,
+  session: {
+    ...plan.session,
+    main: kind === 'camera' && plan.session.main === id ? null : plan.session.main,
+    handling: plan.session.handling.filter((one) => one.kind !== kind || one.device !== id),
+  },
 });
 
 /** A new plan in which something to watch is accepted for a reason, or no longer is. */

@@ -12,6 +12,24 @@ import {
   type UnitSystem,
 } from './units';
 
+describe('figures of a session', () => {
+  it.each([
+    [4320, 'moment', '1:12'],
+    [1799, 'moment', '0:29:59'],
+    [45, 'span', '45 s'],
+    [101, 'span', '1 min 41 s'],
+    [1740, 'span', '29 min'],
+    [4320, 'span', '1 h 12 min'],
+    [7200, 'span', '2 h'],
+    [640e6, 'bytes', '640 MB'],
+    [45e9, 'bytes', '45 GB'],
+    [1.25e12, 'bytes', '1.25 TB'],
+    [12.87, 'mbit_s', '12.9 Mbit/s'],
+  ] as const)('says %d %s as the core does', (value, unit, words) => {
+    expect(quantityWords({ value, unit }, 'cm')).toBe(words);
+  });
+});
+
 describe('lengths are said as the core says them', () => {
   it.each(rows.rows)('$mm mm', ({ mm, cm, in: inches }) => {
     expect(lengthWords(mm, 'cm')).toBe(cm);

@@ -24,7 +24,13 @@ export type Unit =
   | 'k'
   | 'w'
   | 'mired'
-  | 'cd_m2';
+  | 'cd_m2'
+  | 'moment'
+  | 'span'
+  | 'bytes'
+  | 'mbit_s'
+  | 'wh'
+  | 'count';
 
 export interface Quantity {
   value: number;
@@ -67,7 +73,36 @@ export function exactWords(value: number, places: number): string {
   return trimmed === '-0' ? '0' : trimmed;
 }
 
-const PLACES: Record<Exclude<Unit, 'mm' | 'f_number' | 'iso' | 'g'>, number> = {
+/** A moment of a session since its start: `1:12`, with seconds where they are not nought. */
+export function momentWords(seconds: number): string {
+  const whole = Math.floor(seconds + 1e-9);
+  const two = (value: number): string => String(value).padStart(2, '0');
+  const text = `${Math.floor(whole / 3600)}:${two(Math.floor(whole / 60) % 60)}`;
+  return whole % 60 ? `${text}:${two(whole % 60)}` : text;
+}
+
+/** How long something takes: `45 s`, `29 min`, `1 h 12 min`; under ten minutes with seconds. */
+export function spanWords(seconds: number): string {
+  const whole = Math.floor(seconds + 0.5);
+  if (whole < 60) return `${whole} s`;
+  if (whole < 600 && whole % 60) return `${Math.floor(whole / 60)} min ${whole % 60} s`;
+  const minutes = Math.floor(seconds / 60 + 0.5);
+  if (minutes < 60) return `${minutes} min`;
+  const rest = minutes % 60;
+  return rest ? `${Math.floor(minutes / 60)} h ${rest} min` : `${Math.floor(minutes / 60)} h`;
+}
+
+/** A size as cards and disks are sold: `640 MB`, `45 GB`, `1.2 TB`. */
+export function bytesWords(size: number): string {
+  if (size < 999.5e6) return `${exactWords(size / 1e6, size >= 1e7 ? 0 : 1)} MB`;
+  if (size < 999.95e9) return `${exactWords(size / 1e9, 1)} GB`;
+  return `${exactWords(size / 1e12, 2)} TB`;
+}
+
+const SAID = { moment: momentWords, span: spanWords, bytes: bytesWords };
+const isSaid = (unit: Unit): unit is keyof typeof SAID => unit in SAID;
+
+const PLACES: Record<Exclude<Unit, 'mm' | 'f_number' | 'iso' | 'g' | keyof typeof SAID>, number> = {
   mm_exact: 3,
   px: 1,
   px_per_mm: 2,
@@ -87,6 +122,9 @@ const PLACES: Record<Exclude<Unit, 'mm' | 'f_number' | 'iso' | 'g'>, number> = {
   w: 0,
   mired: 0,
   cd_m2: 0,
+  mbit_s: 1,
+  wh: 1,
+  count: 0,
 };
 const SUFFIX: Partial<Record<Unit, string>> = {
   mm_exact: ' mm',
@@ -107,6 +145,8 @@ const SUFFIX: Partial<Record<Unit, string>> = {
   w: ' W',
   mired: ' mired',
   cd_m2: ' cd/m²',
+  mbit_s: ' Mbit/s',
+  wh: ' Wh',
 };
 
 /** The avoirdupois ounce in grams. */
@@ -129,6 +169,7 @@ export function quantityWords(quantity: Quantity, system: UnitSystem): string {
   if (unit === 'f_number') return `f/${exactWords(value, 1)}`;
   if (unit === 'iso') return `ISO ${exactWords(value, 0)}`;
   if (unit === 'g') return massWords(value, system);
+  if (isSaid(unit)) return SAID[unit](value);
   if (unit === 'seconds' && value > 0 && value < 1) return `1/${exactWords(1 / value, 0)} s`;
   return exactWords(value, PLACES[unit]) + (SUFFIX[unit] ?? '');
 }

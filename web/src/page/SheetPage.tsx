@@ -36,6 +36,9 @@ const EMPTY: Cupboard = {
   gels: [],
   filters: [],
   stands: [],
+  media: [],
+  power: [],
+  recorders: [],
 };
 
 export function SheetPage() {

@@ -1,5 +1,6 @@
 /** The cameras of a plan in the maker's words. */
 import type { Body, Camera, Lens, Plan } from '../api/types';
+import { NOTHING_STORED, USUAL_SUPPLY, withoutHandling } from '../domain/plan';
 
 type Role = Camera['role'];
 
@@ -77,6 +78,8 @@ export function newCamera(
     stand_highest_mm: null,
     support: null,
     mount: null,
+    storage: NOTHING_STORED,
+    supply: USUAL_SUPPLY,
   };
 }
 
@@ -90,5 +93,5 @@ export function withoutCamera(plan: Plan, id: string): Plan {
   const setups = plan.setups
     .map((one) => ({ ...one, cameras: one.cameras.filter((name) => name !== id) }))
     .filter((one) => one.cameras.length);
-  return { ...plan, cameras, supports, setups };
+  return { ...withoutHandling(plan, 'camera', id), cameras, supports, setups };
 }

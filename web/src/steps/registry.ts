@@ -5,6 +5,7 @@ import { card } from './card';
 import { hold } from './hold';
 import { lens } from './lens';
 import { light } from './light';
+import { roll } from './roll';
 import { work } from './work';
 
-export const STEPS: readonly Step[] = [work, lens, hold, light, angles, card];
+export const STEPS: readonly Step[] = [work, lens, hold, light, angles, roll, card];

@@ -6,15 +6,14 @@ from steeple.api.routes import (
     angles,
     card,
     evaluation,
-    gear,
-    health,
     hold,
     lens,
     light,
     picture,
-    plans,
+    roll,
     work,
 )
+from steeple.api.routes.shelf import gear, health, plans
 
 ROUTERS = (
     plans.router,
@@ -26,6 +25,7 @@ ROUTERS = (
     hold.router,
     light.router,
     angles.router,
+    roll.router,
     card.router,
     gear.router,
 )

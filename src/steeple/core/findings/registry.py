@@ -7,6 +7,7 @@ from steeple.core.findings.caution import CautionRule
 from steeple.core.findings.hold.rules import HOLD_RULES
 from steeple.core.findings.lens.rules import LENS_RULES
 from steeple.core.findings.light.rules import LIGHT_RULES
+from steeple.core.findings.roll.rules import ROLL_RULES
 from steeple.core.findings.rule import Rule, StepRules
 from steeple.core.findings.work.rules import WORK_RULES
 
@@ -16,6 +17,7 @@ STEP_RULES: tuple[StepRules, ...] = (
     HOLD_RULES,
     LIGHT_RULES,
     ANGLES_RULES,
+    ROLL_RULES,
 )
 RULES: tuple[Rule, ...] = tuple(rule for step in STEP_RULES for rule in step.rules)
 CAUTIONS: tuple[CautionRule, ...] = tuple(one for step in STEP_RULES for one in step.cautions)

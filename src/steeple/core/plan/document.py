@@ -1,4 +1,4 @@
-"""The plan document, version 5.
+"""The plan document, version 6.
 
 One document holds everything about one rig. It is valid on its own, and it is what is stored for
 each revision, what is saved as a file, and what an evaluation takes. Axes: origin at the centre of
@@ -17,6 +17,8 @@ from steeple.core.plan.parts.delivery import Delivery
 from steeple.core.plan.parts.lamp import Light
 from steeple.core.plan.parts.maker import Maker
 from steeple.core.plan.parts.panel import PlacedCard
+from steeple.core.plan.parts.rolling.session import Session
+from steeple.core.plan.parts.rolling.supply import PlacedBank, PlacedRecorder
 from steeple.core.plan.parts.room import Room
 from steeple.core.plan.parts.setup import MountPoint, Setup, Stage
 from steeple.core.plan.parts.support import PlacedSupport
@@ -28,20 +30,21 @@ from steeple.core.plan.values import (
 )
 
 FORMAT: Final = "steeple-plan"
-VERSION: Final = 5
+VERSION: Final = 6
 CAMERA_LIMIT = 8
 SUPPORT_LIMIT = 8
 LAMP_LIMIT = 10
 CARD_LIMIT = 6
 ACCEPTED_LIMIT = 64
 SETUP_LIMIT, STAGE_LIMIT, MOUNT_LIMIT = 8, 24, 16
+RECORDER_LIMIT, BANK_LIMIT = 8, 8
 
 
 class Plan(Part):
     """One rig over one work surface."""
 
     format: Literal["steeple-plan"] = FORMAT
-    version: Literal[5] = VERSION
+    version: Literal[6] = VERSION
     title: Name
     delivery: Delivery = Delivery()
     room: Room = Room()
@@ -66,6 +69,11 @@ class Plan(Part):
     mounts: tuple[MountPoint, ...] = Field(
         default=(), max_length=MOUNT_LIMIT, description="Fixed places for cameras in the room."
     )
+    recorders: tuple[PlacedRecorder, ...] = Field(default=(), max_length=RECORDER_LIMIT)
+    banks: tuple[PlacedBank, ...] = Field(
+        default=(), max_length=BANK_LIMIT, description="Power banks that feed devices."
+    )
+    session: Session = Session()
     wishes: Wishes = Wishes()
     accepted: tuple[Acceptance, ...] = Field(
         default=(),
@@ -78,7 +86,12 @@ class Plan(Part):
         ids = [camera.id for camera in self.cameras]
         if len(set(ids)) != len(ids):
             raise ValueError("two cameras have the same id")
-        for name, things in (("lamps", self.lights), ("cards", self.cards)):
+        for name, things in (
+            ("lamps", self.lights),
+            ("cards", self.cards),
+            ("recorders", self.recorders),
+            ("banks", self.banks),
+        ):
             used = [one.id for one in things]
             if len(set(used)) != len(used):
                 raise ValueError(f"two {name} have the same id")
@@ -94,6 +107,7 @@ class Plan(Part):
                     f"the support “{camera.support}” of camera “{camera.id}” is not in the plan"
                 )
         self._setups_fit(ids)
+        self._session_fits()
         mounts = [one.name for one in self.mounts]
         if len(set(mounts)) != len(mounts):
             raise ValueError("two mount points have the same name")
@@ -130,6 +144,28 @@ class Plan(Part):
                     )
                 if len(set(wanted)) != len(wanted):
                     raise ValueError(f"the set-up “{setup.name}” names one {kind} twice")
+
+    def _session_fits(self) -> None:
+        banks = [one.id for one in self.banks]
+        devices = {
+            "camera": {one.id: one.supply for one in self.cameras},
+            "recorder": {one.id: one.supply for one in self.recorders},
+            "lamp": {one.id: one.supply for one in self.lights},
+        }
+        for kind, each in devices.items():
+            for name, supply in each.items():
+                if supply.bank is not None and supply.bank not in banks:
+                    raise ValueError(
+                        f"the bank “{supply.bank}” of {kind} “{name}” is not in the plan"
+                    )
+        for one in self.session.handling:
+            if one.device not in devices[one.kind]:
+                raise ValueError(
+                    f"the {one.kind} “{one.device}” is handled, and is not in the plan"
+                )
+        main = self.session.main
+        if main is not None and main not in devices["camera"]:
+            raise ValueError(f"the camera “{main}” must always run, and is not in the plan")
 
     def with_camera(self, camera_id: str) -> tuple[Camera, ...]:
         """The cameras that stand while one films, itself among them: those of its set-ups, or all."""

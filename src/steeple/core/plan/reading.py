@@ -42,8 +42,13 @@ def _to_version_5(data: dict[str, Any]) -> dict[str, Any]:
     return {**data, "version": 5}
 
 
+def _to_version_6(data: dict[str, Any]) -> dict[str, Any]:
+    """Version 6 adds session, recorders, banks, cards and batteries; all of it may be left out."""
+    return {**data, "version": 6}
+
+
 UPGRADES: Mapping[int, Upgrade] = MappingProxyType(
-    {1: _to_version_2, 2: _to_version_3, 3: _to_version_4, 4: _to_version_5}
+    {1: _to_version_2, 2: _to_version_3, 3: _to_version_4, 4: _to_version_5, 5: _to_version_6}
 )
 """Upgrade from a version to the next, by the version it starts from."""
 

@@ -8,6 +8,7 @@ from types import MappingProxyType
 from steeple.core.plan.cupboard.field_words import GEAR_WORDS
 from steeple.core.plan.gear.words import FieldWords
 from steeple.core.plan.parts.camera import Camera, Role
+from steeple.core.plan.parts.rolling.words import ROLL_WORDS
 
 _W = FieldWords
 FIELD_WORDS: Mapping[str, FieldWords] = MappingProxyType(
@@ -21,6 +22,7 @@ FIELD_WORDS: Mapping[str, FieldWords] = MappingProxyType(
         **{f"cards/*/card/{path}": words for path, words in GEAR_WORDS["card"].items()},
         **{f"adapters/*/{path}": words for path, words in GEAR_WORDS["adapter"].items()},
         **{f"supports/*/gear/{path}": words for path, words in GEAR_WORDS["support"].items()},
+        **ROLL_WORDS,
         "format": _W("Format"),
         "version": _W("Version"),
         "title": _W("Title"),

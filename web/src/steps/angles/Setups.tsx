@@ -188,7 +188,9 @@ function Stages() {
       <Button
         variant="default"
         size="compact-md"
-        onClick={() => add({ name: `stage ${plan.stages.length + 1}`, takes_min: 10 })}
+        onClick={() =>
+          add({ name: `stage ${plan.stages.length + 1}`, takes_min: 10, shown_s: null })
+        }
       >
         {plan.stages.length ? 'One more stage' : 'Put in a stage'}
       </Button>

@@ -2,6 +2,7 @@
 import { UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import type { Fixture, Light } from '../../api/types';
+import { USUAL_SUPPLY } from '../../domain/plan';
 import { lengthWords } from '../../domain/units';
 import { ChoiceField } from '../../fields/ChoiceField';
 import entries from '../../fields/Entries.module.css';
@@ -42,6 +43,7 @@ export function newLight(id: string, fixture: Fixture, fixtureId: string | null)
     stays: false,
     stand_lowest_mm: null,
     stand_highest_mm: null,
+    supply: USUAL_SUPPLY,
   };
 }
 

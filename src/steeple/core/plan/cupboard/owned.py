@@ -15,6 +15,8 @@ from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.gear.lights.gel import Gel
 from steeple.core.plan.gear.lights.lamp_stand import LampStand
 from steeple.core.plan.gear.lights.light_card import LightCard
+from steeple.core.plan.gear.recording.medium import Medium
+from steeple.core.plan.gear.recording.power import PowerSource
 from steeple.core.plan.values import Part, Slug
 
 T = TypeVar("T")
@@ -54,6 +56,8 @@ class Owned:
     weights: tuple[Ballast, ...] = ()
     gels: tuple[Gel, ...] = ()
     stands: tuple[LampStand, ...] = ()
+    media: tuple[Medium, ...] = ()
+    power: tuple[PowerSource, ...] = ()
 
 
 NOTHING_OWNED = Owned()
@@ -81,4 +85,6 @@ def owned_of(things: Sequence[object]) -> Owned:
         weights=each(Ballast),
         gels=each(Gel),
         stands=each(LampStand),
+        media=each(Medium),
+        power=each(PowerSource),
     )

@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 from steeple.core.plan.gear.cameras.body import Body
 from steeple.core.plan.gear.cameras.filter import LensFilter
 from steeple.core.plan.gear.cameras.lens import Lens
+from steeple.core.plan.parts.rolling.supply import Storage, Supply
 from steeple.core.plan.parts.target import Target
 from steeple.core.plan.values import (
     AzimuthDeg,
@@ -110,6 +111,8 @@ class Camera(Part):
         default=None,
         description="The mount point that it is screwed to, in the place of a support.",
     )
+    storage: Storage = Storage()
+    supply: Supply = Supply()
 
     @model_validator(mode="after")
     def _fits_together(self) -> Self:

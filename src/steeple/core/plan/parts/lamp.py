@@ -9,6 +9,7 @@ from pydantic import Field
 from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.gear.lights.gel import Gel
 from steeple.core.plan.gear.lights.lamp_stand import LampStand
+from steeple.core.plan.parts.rolling.supply import Supply
 from steeple.core.plan.values import (
     CctK,
     HeightMm,
@@ -63,3 +64,4 @@ class Light(Part):
     stand_highest_mm: HeightMm | None = Field(
         default=None, description="Greatest height above the table that its stand allows."
     )
+    supply: Supply = Supply()

@@ -5,6 +5,7 @@ from __future__ import annotations
 from pydantic import Field
 
 from steeple.core.plan.gear.holding.support import Thread
+from steeple.core.plan.parts.rolling.session import ShownS
 from steeple.core.plan.values import LensHeightMm, LoadG, Minutes, Name, Part, PlaceMm, Slug
 
 
@@ -13,6 +14,9 @@ class Stage(Part):
 
     name: Name
     takes_min: Minutes
+    shown_s: ShownS | None = Field(
+        default=None, description="How much of it is worth showing; None = all of it."
+    )
 
 
 class Setup(Part):

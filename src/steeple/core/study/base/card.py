@@ -18,10 +18,10 @@ class CardRow(Result):
     assumed: bool = False
 
 
-CardPlace = Literal["where", "support", "light", "sound", "settings", "work"]
+CardPlace = Literal["where", "support", "light", "sound", "settings", "work", "roll"]
 CARD_PLACES: tuple[CardPlace, ...] = get_args(CardPlace)
 """What stands on a card, from top to bottom: in the order in which it is set up."""
-SHARED_PLACES: tuple[CardPlace, ...] = ("light", "sound", "work")
+SHARED_PLACES: tuple[CardPlace, ...] = ("light", "sound", "work", "roll")
 """What is the same for every camera, and stands on the card of the first alone."""
 
 

@@ -100,6 +100,22 @@ class Body(Part):
     file_limit_bytes: SizeBytes | None = Field(
         default=None, description="Largest file; a longer take goes on in a new one or stops."
     )
+    goes_on_after_file: bool | None = Field(
+        default=None,
+        description="Whether it goes on in a new file at its largest; None = not known.",
+    )
+    heat_limit_s: DurationS | None = Field(
+        default=None, description="It has stopped for heat after so long; None = not seen."
+    )
+    runs_cool_s: DurationS | None = Field(
+        default=None, description="It has run for so long without stopping for heat, as tried."
+    )
+    fed_while_recording: bool | None = Field(
+        default=None, description="Whether a bank or the mains feed it while it records."
+    )
+    tells_stop: bool | None = Field(
+        default=None, description="Whether it is heard or seen from the seat that it has stopped."
+    )
     power_w: PowerW | None = Field(default=None, description="Draw while recording.")
     battery_wh: EnergyWh | None = None
     thread: BodyThread | None = Field(
@@ -161,6 +177,11 @@ BODY_WORDS: Mapping[str, FieldWords] = MappingProxyType(
         "longest_shutter_s": FieldWords("Longest exposure"),
         "recording_limit_s": FieldWords("Stops by itself after", "such as 29 minutes"),
         "file_limit_bytes": FieldWords("Largest file", "many stop at 4 GB"),
+        "goes_on_after_file": FieldWords("Goes on in a new file", "at its largest file"),
+        "heat_limit_s": FieldWords("Has stopped for heat after", "in a warm room, under lamps"),
+        "runs_cool_s": FieldWords("Has run without heat for", "as you tried it"),
+        "fed_while_recording": FieldWords("Fed while it records", "by bank or mains"),
+        "tells_stop": FieldWords("Tells when it stops", "by sound or light, from your seat"),
         "power_w": FieldWords("Power drawn", "while recording"),
         "battery_wh": FieldWords("Battery", "printed on it"),
         "thread": FieldWords("Held by", "the socket under it; a phone by its edges"),

@@ -13,6 +13,7 @@ from steeple.core.light.ies import read_ies
 from steeple.core.plan.gear.words import MASS, NAME, FieldWords
 from steeple.core.plan.values import (
     CctK,
+    EnergyWh,
     ExtentMm,
     FluxLm,
     IesText,
@@ -50,6 +51,9 @@ class Fixture(Part):
     remote: bool | None = None
     mass_g: MassG | None = None
     power_w: PowerW | None = None
+    battery_wh: EnergyWh | None = Field(
+        default=None, description="Of a lamp that runs on a battery of its own."
+    )
     ies: IesText | None = Field(
         default=None, description="Its IES LM-63 file, whole: what it gives in every direction."
     )
@@ -82,5 +86,6 @@ FIXTURE_WORDS: Mapping[str, FieldWords] = MappingProxyType(
         "remote": FieldWords("Set from a distance"),
         "mass_g": MASS,
         "power_w": FieldWords("Power", "on the rating plate"),
+        "battery_wh": FieldWords("Battery", "of a lamp that has its own"),
     }
 )

@@ -14,6 +14,7 @@ from steeple.core.plan.values import (
     Name,
     Part,
     PowerW,
+    SizeBytes,
 )
 
 
@@ -23,6 +24,9 @@ class Recorder(Part):
     name: Name
     channels: Count | None = None
     bitrate_mbit_s: float | None = Field(default=None, strict=True, ge=0.01, le=100)
+    file_limit_bytes: SizeBytes | None = None
+    goes_on_after_file: bool | None = None
+    fed_while_recording: bool | None = None
     power_w: PowerW | None = None
     battery_wh: EnergyWh | None = None
 
@@ -32,6 +36,9 @@ RECORDER_WORDS: Mapping[str, FieldWords] = MappingProxyType(
         "name": NAME,
         "channels": FieldWords("Channels"),
         "bitrate_mbit_s": FieldWords("Bit rate", "megabits a second"),
+        "file_limit_bytes": FieldWords("Largest file", "many stop at 2 or 4 GB"),
+        "goes_on_after_file": FieldWords("Goes on in a new file", "at its largest file"),
+        "fed_while_recording": FieldWords("Fed while it records", "by bank or mains"),
         "power_w": FieldWords("Power drawn"),
         "battery_wh": FieldWords("Battery"),
     }

@@ -13,7 +13,7 @@ from steeple.api.context import Context, context_of
 from steeple.api.cupboard import CupboardReply, cupboard_reply
 from steeple.api.links import thing_links
 from steeple.api.replies import PlanId, Revision
-from steeple.api.routes.plans import Line, PlanSheet, Step, sheet_reply
+from steeple.api.routes.shelf.plans import Line, PlanSheet, Step, sheet_reply
 from steeple.core.plan.cupboard.field_words import KIND_TITLES
 from steeple.core.plan.cupboard.kinds import KINDS, GearField, GearKind, gear_fields, validate_gear
 from steeple.core.plan.values import Part

@@ -1,0 +1,1 @@
+"""Routes of the shelf and the cupboard, and of the server itself."""

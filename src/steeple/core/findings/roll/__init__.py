@@ -1,0 +1,1 @@
+"""What can be found of a session: stops, gaps, batteries, cards, power."""

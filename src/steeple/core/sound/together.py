@@ -1,0 +1,117 @@
+"""Two recordings of the same sound: how far one is behind the other, and how their clocks drift apart.
+
+Sources: Knapp & Carter, *The Generalized Correlation Method for Estimation of Time Delay* (IEEE Trans. ASSP 24,
+1976); Whatmough & others put the same to film sound.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.signal import correlate, correlation_lags, resample_poly
+
+from steeple.core.errors import InputError
+from steeple.core.sound.decay import Samples, arrivals, check_record
+
+RATE_HZ = 48_000
+NEAR_S = 0.05
+"""About a clap, so much on either side is compared."""
+LEAST_ALIKE = 0.15
+"""Records whose correlation is less are not of the same clap."""
+
+
+@dataclass(frozen=True, slots=True)
+class Offset:
+    """How far the second recording is behind the first, in seconds: what happens at t in the first is at
+    t + ``behind_s`` in the second. ``alike`` is their correlation there, 0 to 1. ``drift_ppm`` is how much faster
+    the clock of the second runs, where both hold a clap near the end; ``drift_over_s`` between which claps."""
+
+    behind_s: float
+    alike: float
+    drift_ppm: float | None = None
+    drift_over_s: float | None = None
+
+
+def at_rate(samples: Samples, rate_hz: float, wanted_hz: int = RATE_HZ) -> Samples:
+    """A recording at another rate.
+
+    Parameters
+    ----------
+    samples, rate_hz
+        shape (n,); samples a second.
+    wanted_hz
+        the rate wanted.
+    """
+    if round(rate_hz) == wanted_hz:
+        return samples
+    common = math.gcd(round(rate_hz), wanted_hz)
+    return np.asarray(
+        resample_poly(samples, wanted_hz // common, round(rate_hz) // common), dtype=np.float64
+    )
+
+
+def offset_of(first: Samples, first_hz: float, second: Samples, second_hz: float) -> Offset:
+    """How far two recordings of one clap are apart; of two claps in both, how their clocks drift.
+
+    Parameters
+    ----------
+    first, first_hz, second, second_hz
+        each shape (n,) with its samples a second.
+    Raises
+    ------
+    InputError
+        As `check_record`; ``not-the-same-sound`` where nothing in both is alike.
+    """
+    for samples, rate in ((first, first_hz), (second, second_hz)):
+        check_record(samples, rate)
+    one, other = at_rate(first, first_hz), at_rate(second, second_hz)
+    heard, again = arrivals(one, RATE_HZ), arrivals(other, RATE_HZ)
+    if not heard or not again:
+        raise _no_match()
+    lag, alike = _lag(one, other, heard[0], again[0])
+    if alike < LEAST_ALIKE:
+        raise _no_match()
+    behind = again[0] - heard[0] + lag
+    if len(heard) < 2 or len(again) < 2:
+        return Offset(behind, alike)
+    late, _ = _lag(one, other, heard[-1], again[-1])
+    over = heard[-1] - heard[0]
+    return Offset(behind, alike, ((again[-1] - heard[-1] + late) - behind) / over * 1e6, over)
+
+
+def _no_match() -> InputError:
+    return InputError(
+        "not-the-same-sound",
+        "The two recordings have no clap in common: both must have heard the same one.",
+        field="sound", value=None, allowed="one clap in both",
+    )  # fmt: skip
+
+
+def _lag(one: Samples, other: Samples, at: float, again: float) -> tuple[float, float]:
+    """How much later than its arrival the clap is in the second record than in the first, by the peak of their
+    correlation with a parabola through it; and how alike they are there."""
+    half = round(NEAR_S * RATE_HZ)
+    pieces = []
+    for samples, when in ((one, at), (other, again)):
+        middle = round(when * RATE_HZ)
+        piece = np.zeros(2 * half)
+        first = max(0, middle - half)
+        last = min(samples.size, middle + half)
+        piece[first - (middle - half) : last - (middle - half)] = samples[first:last]
+        pieces.append(piece - piece.mean())
+    a, b = pieces
+    both = correlate(b, a, method="fft")
+    lags = correlation_lags(b.size, a.size)
+    strength = float(np.linalg.norm(a) * np.linalg.norm(b))
+    if strength <= 0:
+        return 0.0, 0.0
+    top = int(np.argmax(np.abs(both)))
+    shift = 0.0
+    if 0 < top < both.size - 1:
+        left, here, right = (abs(float(both[top + step])) for step in (-1, 0, 1))
+        bend = left - 2 * here + right
+        shift = 0.0 if bend == 0 else 0.5 * (left - right) / bend
+    middles = (round(again * RATE_HZ) / RATE_HZ - again) - (round(at * RATE_HZ) / RATE_HZ - at)
+    return (float(lags[top]) + shift) / RATE_HZ + middles, abs(float(both[top])) / strength

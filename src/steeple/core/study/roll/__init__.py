@@ -1,0 +1,1 @@
+"""Roll: how long it runs, what stops it, and when somebody has to get up."""

@@ -1,0 +1,1 @@
+"""What is done by hand: when, with alarms, and in rows."""

@@ -1,0 +1,1 @@
+"""The session and its devices with every gap filled."""

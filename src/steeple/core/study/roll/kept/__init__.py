@@ -1,0 +1,1 @@
+"""What a session weighs, and what feeds it."""

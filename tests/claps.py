@@ -1,0 +1,69 @@
+"""Claps in rooms with a known echo, as samples and as files."""
+
+from __future__ import annotations
+
+from io import BytesIO
+
+import av
+import numpy as np
+from numpy.typing import NDArray
+
+Samples = NDArray[np.float64]
+RATE = 48_000
+LN_60_DB = 6.907755
+
+
+def clap(
+    rt60_s: float, *, rate: int = RATE, lasts_s: float = 3.0, at_s: float = 0.5, snr_db: float = 40.0,
+    seed: int = 1, peak: float = 0.5,
+) -> Samples:  # fmt: skip
+    """Noise that dies away by 60 dB in ``rt60_s`` from ``at_s`` on, in a noise ``snr_db`` under its first 20 ms."""
+    random = np.random.default_rng(seed)
+    count = round(lasts_s * rate)
+    t = np.arange(count) / rate - at_s
+    sound = np.where(t >= 0, np.exp(-LN_60_DB * np.maximum(t, 0) / rt60_s), 0.0)
+    sound = sound * random.standard_normal(count)
+    sound *= peak / np.abs(sound).max()
+    start = round(at_s * rate)
+    power = float(np.sqrt(np.mean(sound[start : start + rate // 50] ** 2)))
+    return np.asarray(sound + random.standard_normal(count) * power * 10 ** (-snr_db / 20))
+
+
+def later(sound: Samples, seconds: float, rate: int = RATE) -> Samples:
+    """The same, so much later, by any part of a sample; it goes round at its ends."""
+    waves = np.fft.rfftfreq(sound.size, 1 / rate)
+    turned = np.fft.rfft(sound) * np.exp(-2j * np.pi * waves * seconds)
+    return np.asarray(np.fft.irfft(turned, sound.size))
+
+
+def two_claps(apart_s: float, at_s: float = 1.0) -> Samples:
+    """Two different claps in one record."""
+    sound = np.zeros(round((apart_s + 4) * RATE))
+    for number, when in enumerate((at_s, at_s + apart_s)):
+        piece = clap(0.4, snr_db=60, at_s=0.5, seed=5 + number)
+        start = round((when - 0.5) * RATE)
+        sound[start : start + piece.size] += piece
+    return sound
+
+
+def sound_file(sound: Samples, form: str, *, rate: int = RATE) -> bytes:
+    """The bytes of a file of some form: wav, flac, mp4 or mov."""
+    codec = {"wav": "pcm_s16le", "flac": "flac", "mp4": "aac", "mov": "pcm_s16le"}[form]
+    sink = BytesIO()
+    with av.open(sink, mode="w", format=form) as container:
+        stream = container.add_stream(codec, rate=rate, layout="mono")
+        assert isinstance(stream, av.AudioStream)
+        whole = np.clip(sound, -1, 1)
+        kind = "fltp" if codec == "aac" else "s16"
+        step = 1024
+        for start in range(0, whole.size, step):
+            piece = whole[start : start + step]
+            data = piece.astype(np.float32) if kind == "fltp" else (piece * 32767).astype(np.int16)
+            frame = av.AudioFrame.from_ndarray(data.reshape(1, -1), format=kind, layout="mono")
+            frame.sample_rate = rate
+            frame.pts = start
+            for packet in stream.encode(frame):
+                container.mux(packet)
+        for packet in stream.encode(None):
+            container.mux(packet)
+    return sink.getvalue()
