@@ -8,6 +8,7 @@ import pytest
 from playwright.sync_api import BrowserContext, Page, expect
 
 from steeple.core.plan.document import Plan
+from steeple.demo.angles import CLASS
 from steeple.demo.plans import GILDING
 from tests.plans import BARE, SOUND, changed
 from tests.ui.conftest import AXE, Server, Watch
@@ -31,6 +32,9 @@ VIEWS: list[tuple[Plan | None, str]] = [
     (TROUBLED, "hold"),
     (BARE, "hold"),
     (SOUND, "light"),
+    (SOUND, "roll"),
+    (CLASS, "roll"),
+    (BARE, "roll"),
     (GILDING, "light"),
     (BARE, "light"),
     (SOUND, "card"),

@@ -405,7 +405,7 @@ def test_keys_work_and_none_is_taken_while_typing(opened: Opener) -> None:
     for key, path in (
         ("2", "lens"),
         ("8", "card"),
-        ("b", "angles"),
+        ("b", "roll"),
         ("n", "card"),
         ("1", "work"),
         ("p", "card"),

@@ -40,6 +40,10 @@ ALARMS_ICS = Format(
     "alarms-ics", ".ics", "text/calendar; charset=utf-8", False, True,
     "iCalendar, RFC 5545: the alarms of a session, for any calendar",
 )  # fmt: skip
+SOUND = Format(
+    "sound", ".wav", "audio/wav", True, False,
+    "a recorded clap: WAV, FLAC, and the sound of MP4 and MOV clips",
+)  # fmt: skip
 FORMATS: tuple[Format, ...] = (
     PLAN_JSON,
     CARD_PDF,
@@ -48,6 +52,7 @@ FORMATS: tuple[Format, ...] = (
     PICTURE_PNG,
     IES,
     ALARMS_ICS,
+    SOUND,
 )
 
 
