@@ -17,7 +17,9 @@ const BEFORE = {
     answer('lens', 'two', 'kept'),
     answer('hold', 'one', 'h'),
   ],
-  drawings: { work: 'old work' },
+  drawings: { work: 'old work', roll: 'old roll' },
+  figures: [figure('work.elbow', 1), figure('roll.size', 2)],
+  working: [{ figure: 'work.elbow' }, { figure: 'roll.size' }],
   cameras: [
     {
       id: 'one',
@@ -41,7 +43,9 @@ const GLANCE = {
   step: 'lens',
   about: 'one',
   answer: answer('lens', 'one', 'new'),
-  drawings: { work: 'new work' },
+  drawings: { work: 'new work', roll: null },
+  figures: [figure('work.elbow', 3)],
+  working: [{ figure: 'work.elbow', formula: 'new' }],
   camera: {
     id: 'one',
     figures: [figure('lens.height', 5)],
@@ -75,6 +79,19 @@ describe('a glance at one step', () => {
       light: 'old light',
     });
     expect(merged.cameras[1]).toBe((BEFORE.cameras as unknown[])[1]);
+  });
+
+  it('keeps what other steps say of the plan as a whole', () => {
+    const plan = merged as unknown as Evaluation;
+    expect(plan.drawings).toEqual({ work: 'new work', roll: 'old roll' });
+    expect(plan.figures.map((one) => [one.key, one.quantity.value])).toEqual([
+      ['roll.size', 2],
+      ['work.elbow', 3],
+    ]);
+    expect(plan.working.map((one) => [one.figure, one.formula])).toEqual([
+      ['roll.size', undefined],
+      ['work.elbow', 'new'],
+    ]);
   });
 
   it('keeps what is found in other steps and for other cameras', () => {

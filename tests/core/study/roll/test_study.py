@@ -232,6 +232,20 @@ def test_the_card_says_when_to_get_up() -> None:
     assert row.hint == "18:58, by 0:29 at the latest"
 
 
+def test_the_card_says_what_lies_ready_and_the_answer_what_clips_would_weigh() -> None:
+    plan = changed(
+        banks=bank(),
+        cameras__0__supply__spare_batteries=2,
+        cameras__0__storage__spare_media=1,
+        stages=[{"name": "cut", "takes_min": 60, "shown_s": 60}],
+    )
+    result = evaluate(plan, try_mends=False)
+    rows = {one.label: one.text for each in result.cards[0].sections for one in each.rows}
+    assert rows["At hand"] == "a bank; 2 × full battery, overhead; 1 × empty card, overhead"
+    (said,) = [one for one in result.answers if one.step == "roll"]
+    assert "750 MB in clips of what is shown" in sentence_words(said.under, "cm")
+
+
 def test_figures_open_to_their_working() -> None:
     plan = changed(
         session=session(clip_cap_bytes=25e6, clip_s=15, lapse_s=60, disk=card(500)),

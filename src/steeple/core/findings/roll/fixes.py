@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import itertools
-from collections.abc import Iterable, Iterator, Sequence
+import math
+from collections.abc import Callable, Iterable, Iterator, Sequence
 
 from steeple.core.findings.rule import Proposal
 from steeple.core.plan.changes import Change, apply_changes
@@ -11,6 +12,7 @@ from steeple.core.plan.gear.recording.medium import Medium
 from steeple.core.plan.gear.recording.power import PowerSource
 from steeple.core.plan.parts.rolling.session import BREAK_LIMIT, Break, Handling
 from steeple.core.plan.parts.rolling.supply import PlacedBank
+from steeple.core.roll.device import Why
 from steeple.core.roll.power import bank_j
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.sentence import say
@@ -24,8 +26,23 @@ from steeple.core.study.roll.words import lowered, moment, names_of
 
 LEAST_APART_MIN = 10.0
 """Nobody gets up for one device more often than this and still works with care."""
+LOST_S = 180.0
+"""So much of a battery or a card is given up where it is changed in time."""
 MOST_SPARES = 4
 """More spare batteries or cards than this is no mend but a chore."""
+
+
+Fix = Callable[[CameraStudy], Iterator[Proposal]]
+
+
+def once_for_the_plan(fixes: Fix) -> Fix:
+    """Proposals that are the same for every camera, worked out once for all of them."""
+
+    def remembered(scene: CameraStudy) -> Iterator[Proposal]:
+        key = (fixes.__name__, scene.studies.key(ROLL), scene.owned.media, scene.owned.power)
+        yield from scene.context.remember(key, lambda: tuple(fixes(scene)))
+
+    return remembered
 
 
 def session_of(scene: CameraStudy) -> RollStudy | None:
@@ -54,6 +71,7 @@ def bearable(study: RollStudy, handling: Sequence[Handling]) -> bool:
     return True
 
 
+@once_for_the_plan
 def get_up_in_time(scene: CameraStudy) -> Iterator[Proposal]:
     """Restarts and changes with what is at hand."""
     study = session_of(scene)
@@ -74,6 +92,7 @@ def get_up_in_time(scene: CameraStudy) -> Iterator[Proposal]:
     )
 
 
+@once_for_the_plan
 def smaller_files(scene: CameraStudy) -> Iterator[Proposal]:
     """Another recording mode that writes less, so that files and cards last longer, with getting up in time."""
     study = session_of(scene)
@@ -101,6 +120,7 @@ def smaller_files(scene: CameraStudy) -> Iterator[Proposal]:
                 )  # fmt: skip
 
 
+@once_for_the_plan
 def cool_in_a_pause(scene: CameraStudy) -> Iterator[Proposal]:
     """A break for everybody while a hot camera is switched off."""
     study = session_of(scene)
@@ -132,6 +152,7 @@ def cool_in_a_pause(scene: CameraStudy) -> Iterator[Proposal]:
         )
 
 
+@once_for_the_plan
 def with_spares(scene: CameraStudy) -> Iterator[Proposal]:
     """The same with spare batteries and cards for what runs out."""
     study = session_of(scene)
@@ -139,22 +160,29 @@ def with_spares(scene: CameraStudy) -> Iterator[Proposal]:
         return
     thirsty = [one for one in study.runs_short("battery empty") if one.feeds_on == "battery"]
     full = study.runs_short("card full")
-    for count in range(1, MOST_SPARES + 1):
-        changes: list[Change] = []
-        said = []
-        for one in thirsty:
-            changes.append(Change(path=f"/{one.at}/supply/spare_batteries", value=count))
-            said.append(_spare(count, "battery", "batteries") + f" for {one.name}")
-        for one in full:
-            changes.append(Change(path=f"/{one.at}/storage/spare_media", value=count))
-            said.append(_spare(count, "card", "cards") + f" for {one.name}")
-        if not changes:
-            return
-        if all(one.device.spare_batteries >= count for one in thirsty) and all(
-            one.device.spare_cards >= count for one in full
-        ):
-            continue
-        yield from _planned_with(scene, study, changes, said)
+    changes: list[Change] = []
+    said = []
+    for one in thirsty:
+        count = _spares_for(study, one, "battery empty")
+        changes.append(Change(path=f"/{one.at}/supply/spare_batteries", value=count))
+        said.append(_spare(count, "battery", "batteries") + f" for {one.name}")
+    for one in full:
+        count = _spares_for(study, one, "card full")
+        changes.append(Change(path=f"/{one.at}/storage/spare_media", value=count))
+        said.append(_spare(count, "card", "cards") + f" for {one.name}")
+    enough = all(
+        one.device.spare_batteries >= _spares_for(study, one, "battery empty") for one in thirsty
+    ) and all(one.device.spare_cards >= _spares_for(study, one, "card full") for one in full)
+    if enough or any(int(str(one.value)) > MOST_SPARES for one in changes):
+        return
+    yield from _planned_with(scene, study, changes, said)
+
+
+def _spares_for(study: RollStudy, one: GivenDevice, why: Why) -> int:
+    """How many more full batteries or empty cards a device needs for as long as it is to run."""
+    lasts = next(each.early_s for each in study.limits(one) if each.why == why)
+    needs = sum(end - start for start, end in one.windows)
+    return max(1, math.ceil(needs / max(lasts - LOST_S, 1.0)) - 1)
 
 
 def _spare(count: int, one: str, more: str) -> str:

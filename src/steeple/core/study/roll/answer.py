@@ -105,6 +105,13 @@ def _under(study: RollStudy) -> Sentence:
                                             figure="roll.size"))
         )  # fmt: skip
         parts.append(say("{time} to copy", time=door(span(store.copy_s), figure="roll.copy")))
+    if store.clips_bytes is not None and store.clips_bytes < 0.9 * store.whole_bytes:
+        parts.append(
+            say(
+                "{size} in clips of what is shown",
+                size=door(Quantity(value=store.clips_bytes, unit="bytes"), figure="roll.clips"),
+            )
+        )
     for one in study.risks[:1]:
         parts.append(
             say(

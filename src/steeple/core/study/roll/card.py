@@ -27,9 +27,24 @@ def roll_sections(study: RollStudy, of: str, fields: Collection[str]) -> Sequenc
             assumed="/session/lasts_min" in fields,
         ),
         CardRow(label="Press record on", text=names, hint="the figures must be counting"),
+        *_at_hand(study),
         *(_alarm(study, one) for one in alarms_of(study)),
     ]
     return (("roll", CardSection(heading="Session", rows=tuple(rows))),)
+
+
+def _at_hand(study: RollStudy) -> tuple[CardRow, ...]:
+    """What lies ready: banks, full batteries, empty cards."""
+    things = [one.gear.name for one in study.plan.banks]
+    for one in study.devices:
+        name = one.name.removeprefix("the ").removesuffix(" camera")
+        for count, kind in (
+            (one.device.spare_batteries, "full battery"),
+            (one.device.spare_cards, "empty card"),
+        ):
+            if count:
+                things.append(f"{count} × {kind}, {name}")
+    return (CardRow(label="At hand", text="; ".join(things)),) if things else ()
 
 
 def _alarm(study: RollStudy, alarm: Alarm) -> CardRow:
