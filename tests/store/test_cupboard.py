@@ -19,7 +19,7 @@ from steeple.services.gear import GearService
 from steeple.services.plans import PlanService
 from steeple.store.database import Database
 from steeple.store.errors import NotFound, RevisionConflict
-from tests.plans import BODY
+from tests.plans import BANK, BODY, RECORDER
 
 
 @pytest.fixture
@@ -119,6 +119,21 @@ def test_plans_keep_their_copies_until_they_take_the_new_figures(
     assert renewed.undo_label == "Figures of measured again"
     with pytest.raises(RevisionConflict):
         gear.renew_in(stored.id, plan.id, base=plan.revision)
+
+
+def test_recorders_and_banks_of_a_plan_take_new_figures_too(
+    gear: GearService, plans: PlanService
+) -> None:
+    for thing, at in ((RECORDER, "recorders"), (BANK, "banks")):
+        stored = gear.add(thing)
+        placed = {"id": "one", "gear": thing, "gear_id": stored.id}
+        plan = Plan.model_validate(
+            {"title": at, "work": {"shape": "cloth"}, at: [placed]}, from_attributes=True
+        )
+        kept = plans.add(plan, label="made")
+        gear.edit(stored.id, thing.model_copy(update={"name": "tried"}), base=1)
+        renewed = gear.renew_in(stored.id, kept.id, base=kept.revision)
+        assert getattr(renewed.plan, at)[0].gear.name == "tried"
 
 
 def test_a_cupboard_of_the_first_state_is_brought_up(tmp_path: Path) -> None:

@@ -40,4 +40,14 @@ def _linked(plan: Plan, ids: Mapping[str, str]) -> Plan:
     lights = tuple(
         one.model_copy(update={"fixture_id": ids.get(one.fixture.name)}) for one in plan.lights
     )
-    return plan.model_copy(update={"cameras": cameras, "supports": supports, "lights": lights})
+    recorders = tuple(
+        one.model_copy(update={"gear_id": ids.get(one.gear.name)}) for one in plan.recorders
+    )
+    return plan.model_copy(
+        update={
+            "cameras": cameras,
+            "supports": supports,
+            "lights": lights,
+            "recorders": recorders,
+        }
+    )

@@ -110,6 +110,12 @@ def copies_in(plan: Plan, gear_id: str) -> list[tuple[str, Gear | None]]:
     for index, support in enumerate(plan.supports):
         if support.gear_id == gear_id:
             found.append((f"/supports/{index}/gear", support.gear))
+    for index, recorder in enumerate(plan.recorders):
+        if recorder.gear_id == gear_id:
+            found.append((f"/recorders/{index}/gear", recorder.gear))
+    for index, bank in enumerate(plan.banks):
+        if bank.gear_id == gear_id:
+            found.append((f"/banks/{index}/gear", bank.gear))
     for index, light in enumerate(plan.lights):
         if light.fixture_id == gear_id:
             found.append((f"/lights/{index}/fixture", light.fixture))
