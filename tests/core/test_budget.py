@@ -21,6 +21,9 @@ class Counted:
     ended_by: type[Stopped] = Stopped
     threads: set[int] = field(default_factory=set)
 
+    def spent(self) -> float:
+        return self.taken / self.looks
+
     def look(self) -> None:
         self.taken += 1
         self.threads.add(threading.get_ident())

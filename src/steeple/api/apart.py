@@ -63,6 +63,10 @@ class Allowance:
         if now - self.began > self.seconds:
             raise TooLong(self.seconds)
 
+    def spent(self) -> float:
+        """Which share of its seconds is over."""
+        return (time.monotonic() - self.began) / self.seconds
+
 
 class Busy(SteepleError):
     """More is asked for than is worked out at once, and many wait already."""

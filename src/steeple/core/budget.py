@@ -44,6 +44,9 @@ class Budget(Protocol):
     def look(self) -> None:
         """Raises `Stopped` or `TooLong` where the work must end."""
 
+    def spent(self) -> float:
+        """Which share of it is spent, 0 to 1."""
+
 
 _POOL = ThreadPoolExecutor(HELPERS, thread_name_prefix="beside")
 _BUDGET: ContextVar[Budget | None] = ContextVar("budget", default=None)
@@ -72,6 +75,12 @@ def look() -> None:
     budget = _BUDGET.get()
     if budget is not None:
         budget.look()
+
+
+def spent() -> float:
+    """Which share of the budget is spent: what can be left out is, before all of it is. 0 without a budget."""
+    budget = _BUDGET.get()
+    return 0.0 if budget is None else budget.spent()
 
 
 def side_by_side(

@@ -73,7 +73,9 @@ class Evaluation(Result):
     assumed: tuple[Assumption, ...]
     cautions: tuple[Caution, ...]
     cards: tuple[Card, ...] = Field(description="One for each camera; one for a plan without.")
-    mends_tried: bool = Field(description="False where fixes were left out to answer faster.")
+    mends_tried: bool = Field(
+        description="False where fixes were left out to answer faster, some of them or all."
+    )
 
 
 class Glance(Result):
@@ -169,7 +171,7 @@ def evaluate(
     cameras = camera_studies(plan, owned, cache)
     findings = judge(cameras)
     if try_mends:
-        findings = with_mends(cameras, findings)
+        findings, try_mends = with_mends(cameras, findings)
     findings += at_other_heights(cameras, findings)
     assumed = _assumed(cameras)
     first = cameras[0]

@@ -81,10 +81,29 @@ class SoMany:
     def __init__(self, looks: int) -> None:
         self.left = looks
 
+    def spent(self) -> float:
+        return 0.0
+
     def look(self) -> None:
         self.left -= 1
         if self.left < 0:
             raise Stopped
+
+
+class Nearly(SoMany):
+    """A budget of which nearly all is spent."""
+
+    def spent(self) -> float:
+        return 0.8
+
+
+def test_where_the_time_is_nearly_over_the_figures_come_without_mends() -> None:
+    with spending(Nearly(10**9)):
+        found = evaluate(GILDING)
+    plain = evaluate(GILDING, try_mends=False)
+    assert found == plain
+    assert not found.mends_tried
+    assert evaluate(GILDING).mends_tried
 
 
 def test_mends_are_given_up_when_nobody_waits_for_them() -> None:
@@ -94,6 +113,8 @@ def test_mends_are_given_up_when_nobody_waits_for_them() -> None:
     with spending(counted):
         figures = evaluate(GILDING, try_mends=False, cache=cache)
     for_figures = 10**9 - counted.left
+    # What is proposed for the session is remembered too: it is counted once that is known.
+    evaluate(GILDING, cache=cache)
     counted = SoMany(10**9)
     with spending(counted):
         whole = evaluate(GILDING, cache=cache)

@@ -7,7 +7,7 @@ from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
-from steeple.core.budget import look
+from steeple.core.budget import look, spent
 from steeple.core.errors import SteepleError
 from steeple.core.findings.finding import GRAVITY, Finding, Fix
 from steeple.core.findings.judging import judge
@@ -22,6 +22,8 @@ from steeple.core.study.plan_study import CameraStudy, camera_studies
 from steeple.core.study.registry import STEPS
 
 FIXES_SHOWN = 3
+ENOUGH = 0.7
+"""Once so much of the budget is spent no more mends are tried: an answer with some is better than none."""
 _NOTICEABLE = 0.02
 """A change of detail below this share is not worth a word."""
 
@@ -197,8 +199,11 @@ def _cost(
     return cost
 
 
-def with_mends(cameras: Sequence[CameraStudy], findings: Sequence[Finding]) -> tuple[Finding, ...]:
-    """The findings with up to `FIXES_SHOWN` mends each, every one tried out.
+def with_mends(
+    cameras: Sequence[CameraStudy], findings: Sequence[Finding]
+) -> tuple[tuple[Finding, ...], bool]:
+    """The findings with up to `FIXES_SHOWN` mends each, every one tried out; and whether all that were worth
+    a try were tried before the budget was nearly spent.
 
     A mend is kept where the plan, judged again, has the finding better and no other finding
     failing that did not fail before. What the gear at hand can do comes before other gear, then what
@@ -209,13 +214,14 @@ def with_mends(cameras: Sequence[CameraStudy], findings: Sequence[Finding]) -> t
         key for key, finding in before.items() if finding.speaks and finding.verdict != "unknown"
     }
     if not troubled:
-        return tuple(findings)
+        return tuple(findings), True
     bench = _Bench(tuple(cameras), before, cameras[0].studies.cache.branch())
     trials = {
         group: _Trials(_proposals(cameras, troubled, group=group), bench)
         for group in dict.fromkeys(_group(step) for step in STEP_IDS)
     }
-    mended = []
+    mended: list[Finding] = []
+    whole = True
     for finding in findings:
         key = (finding.code, finding.about)
         fixes: list[tuple[bool, int, Fix]] = []
@@ -223,6 +229,9 @@ def with_mends(cameras: Sequence[CameraStudy], findings: Sequence[Finding]) -> t
         holding = 0
         for trial in trials[_group(finding.step)] if key in troubled else ():
             if holding == FIXES_SHOWN:
+                break
+            if spent() > ENOUGH:
+                whole = False
                 break
             if trial.proposal.family in families:
                 continue
@@ -246,4 +255,4 @@ def with_mends(cameras: Sequence[CameraStudy], findings: Sequence[Finding]) -> t
         mended.append(
             finding.model_copy(update={"fixes": tuple(fix for *_, fix in fixes[:FIXES_SHOWN])})
         )
-    return tuple(mended)
+    return tuple(mended), whole
