@@ -2735,7 +2735,7 @@ export interface components {
             cards: components["schemas"]["Card"][];
             /**
              * Mends Tried
-             * @description False where fixes were left out to answer faster.
+             * @description False where fixes were left out to answer faster, some of them or all.
              */
             mends_tried: boolean;
         };
