@@ -64,6 +64,19 @@ def test_what_may_stop_is_not_said_to_stop() -> None:
     assert "may stop by itself" in roll_line(changed(cameras__0__body=body(file_limit_bytes=4e9)))
 
 
+def test_what_is_not_known_is_never_said_to_run_through() -> None:
+    said = roll_line(changed(cameras__0__storage__medium=None))
+    assert said == (
+        "Whether the overhead camera runs through 1 h is not known: say what the card is."
+    )
+    both = changed(cameras__0__storage__medium=None, cameras__0__body=body(battery_wh=None))
+    assert roll_line(both).endswith("is not known: say what the card and the battery are.")
+    hot = roll_line(changed(cameras__0__body=body(runs_cool_s=None)))
+    assert hot == (
+        "Nobody has to get up, unless heat stops one: the overhead camera runs through 1 h."
+    )
+
+
 def test_a_plan_without_a_camera_says_what_to_do() -> None:
     assert roll_line(BARE).startswith("Choose a camera")
     found = study(BARE)

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
+from types import MappingProxyType
 
 from steeple.core.study.base.answer import Answer
 from steeple.core.study.base.sentence import Piece, Quantity, Sentence, door, dotted, say
 from steeple.core.study.base.step import Context
+from steeple.core.study.roll.given.devices import Gap, GivenDevice
 from steeple.core.study.roll.kept.storing import storing_of
 from steeple.core.study.roll.study import RollStudy, Stop
 from steeple.core.study.roll.words import (
@@ -19,6 +21,16 @@ from steeple.core.study.roll.words import (
     span,
 )
 
+MISSING_WORDS: Mapping[Gap, str] = MappingProxyType(
+    {
+        "bit rate": "the bit rate",
+        "card": "the card",
+        "power": "the battery",
+        "battery": "the battery",
+        "bank": "the bank",
+        "file": "the largest file",
+    }
+)
 TIMES = {1: "once", 2: "twice"}
 NAMED = 2
 """So many devices are called by their names; more are counted."""
@@ -55,12 +67,33 @@ def _line(study: RollStudy) -> Sentence:
         )  # fmt: skip
         return line + lowered(deed_words(first.handling.does, first.device)) + say(".")
     recording = [one for one in study.devices if one.records]
-    verb = "runs" if len(recording) == 1 else "run"
-    names = names_of(recording) if 0 < len(recording) <= NAMED else f"all {len(recording)} devices"
+    open_ = [one for one in recording if set(one.gaps) - {"heat"}]
+    if open_:
+        return say(
+            "Whether {names} " + _verb(open_) + " through {length} is not known: say what {missing} " + (
+            "is." if len(_missing_words(open_)) == 1 else "are."),
+            names=_names(open_), length=_length(study), missing=" and ".join(_missing_words(open_)),
+        )  # fmt: skip
+    hot = any("heat" in one.gaps for one in recording)
     return say(
-        "Nobody has to get up: {names} " + verb + " through {length}.",
-        names=names, length=_length(study),
+        "Nobody has to get up" + (", unless heat stops one" if hot else "") + ": {names} "
+        + _verb(recording) + " through {length}.",
+        names=_names(recording), length=_length(study),
     )  # fmt: skip
+
+
+def _verb(devices: Sequence[GivenDevice]) -> str:
+    return "runs" if len(devices) == 1 else "run"
+
+
+def _names(devices: Sequence[GivenDevice]) -> str:
+    return names_of(devices) if 0 < len(devices) <= NAMED else f"all {len(devices)} devices"
+
+
+def _missing_words(devices: Sequence[GivenDevice]) -> list[str]:
+    """What is not known of some devices, each once."""
+    gaps = [MISSING_WORDS[gap] for one in devices for gap in one.gaps if gap in MISSING_WORDS]
+    return list(dict.fromkeys(gaps))
 
 
 def _missing(study: RollStudy) -> Sentence:
@@ -94,6 +127,9 @@ def _first_of(stops: Sequence[Stop]) -> Sentence:
 def _under(study: RollStudy) -> Sentence:
     parts: list[Sentence] = []
     store = storing_of(study)
+    open_ = [one for one in study.devices if one.records and set(one.gaps) - {"heat"}]
+    if open_ and (study.planned or study.stops):
+        parts.append(say("Not known: {missing}", missing=", ".join(_missing_words(open_))))
     if study.untouched_s < study.session.length_s:
         parts.append(
             say("Untouched it all runs for {time}",
