@@ -35,6 +35,15 @@ def test_a_stop_is_said_shown_and_mended_by_getting_up(opened: Opener) -> None:
     saved(page)
 
 
+def test_a_margin_note_gets_up_too(opened: Opener) -> None:
+    page = opened(STOPPING, "roll")
+    notes = page.get_by_role("region", name="Margin notes")
+    notes.get_by_role("button", name=re.compile("^Get up")).first.click()
+    expect(page.get_by_role("heading", level=1)).to_contain_text(
+        re.compile("Get up . times in 2 h")
+    )
+
+
 def test_the_bob_asks_about_a_moment_by_keyboard(opened: Opener) -> None:
     page = opened(STOPPING, "roll")
     bob = page.locator("[data-handle=moment]")
