@@ -8,6 +8,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from steeple.core.plan.gear.recording.medium import Medium
+from steeple.demo.angles import CLASS
 from tests.plans import BANK, BARE, CARD, RECORDER, SOUND, changed
 from tests.roll_cases import RESTART, STOPS, session
 from tests.ui.conftest import Opener, Server, Watch, answer, saved
@@ -36,7 +37,7 @@ def test_a_stop_is_said_shown_and_mended_by_getting_up(opened: Opener) -> None:
 
 
 def test_a_margin_note_gets_up_too(opened: Opener) -> None:
-    page = opened(STOPPING, "roll")
+    page = opened(CLASS, "roll")
     notes = page.get_by_role("region", name="Margin notes")
     notes.get_by_role("button", name=re.compile("^Get up")).first.click()
     expect(page.get_by_role("heading", level=1)).to_contain_text(

@@ -15,6 +15,7 @@ from steeple.core.plan.document import Plan
 from steeple.core.solve.light.lamp_dome import map_of
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.plan_study import camera_studies
+from steeple.demo.angles import CLASS
 from steeple.demo.plans import GILDING, PLANS
 
 EDITS = (
@@ -104,6 +105,34 @@ def test_where_the_time_is_nearly_over_the_figures_come_without_mends() -> None:
     assert found == plain
     assert not found.mends_tried
     assert evaluate(GILDING).mends_tried
+
+
+class Spends(SoMany):
+    """A budget of which every look spends a part."""
+
+    def __init__(self, looks: int) -> None:
+        super().__init__(10**9)
+        self.looks = looks
+
+    def spent(self) -> float:
+        return (10**9 - self.left) / self.looks
+
+
+def test_where_time_is_short_the_session_is_mended_all_the_same() -> None:
+    """Its mends touch nothing else and take a moment; those of lens and lamps go without first."""
+    counted = Spends(10**9)
+    with spending(counted):
+        figures = evaluate(CLASS, try_mends=False)
+    looks = 10**9 - counted.left
+    with spending(Spends(2 * looks)):
+        found = evaluate(CLASS)
+    assert not found.mends_tried
+    assert [one.code for one in found.findings] == [one.code for one in figures.findings]
+    stops = next(one for one in found.findings if one.code == "roll.stops")
+    assert stops.fixes == next(
+        one.fixes for one in evaluate(CLASS).findings if one.code == "roll.stops"
+    )
+    assert stops.fixes
 
 
 def test_mends_are_given_up_when_nobody_waits_for_them() -> None:

@@ -39,6 +39,13 @@ def _group(step: StepId) -> str:
     return step if any(one.step == step and one.mends_apart for one in STEP_RULES) else ""
 
 
+def _alone(step: StepId) -> bool:
+    """Whether a step builds on no other and none on it: a mend of it leaves all other steps as they are, and
+    is tried in a moment."""
+    needed = {need.step.id for one in STEPS for need in one.needs}
+    return step not in needed and not next(one for one in STEPS if one.id == step).needs
+
+
 def _proposals(
     cameras: Sequence[CameraStudy], troubled: set[Key], *, group: str
 ) -> Iterator[tuple[CameraStudy, Proposal]]:
@@ -220,9 +227,10 @@ def with_mends(
         group: _Trials(_proposals(cameras, troubled, group=group), bench)
         for group in dict.fromkeys(_group(step) for step in STEP_IDS)
     }
-    mended: list[Finding] = []
+    mended: dict[Key, Finding] = {}
     whole = True
-    for finding in findings:
+    # What is tried in a moment comes first, so that where time is short it is not what goes without.
+    for finding in sorted(findings, key=lambda one: not _alone(one.step)):
         key = (finding.code, finding.about)
         fixes: list[tuple[bool, int, Fix]] = []
         families: set[str] = set()
@@ -252,7 +260,6 @@ def with_mends(
                     )
                 )
         fixes.sort(key=lambda ranked: ranked[:2])
-        mended.append(
-            finding.model_copy(update={"fixes": tuple(fix for *_, fix in fixes[:FIXES_SHOWN])})
-        )
-    return tuple(mended), whole
+        shown = tuple(fix for *_, fix in fixes[:FIXES_SHOWN])
+        mended[key] = finding.model_copy(update={"fixes": shown})
+    return tuple(mended[one.code, one.about] for one in findings), whole
