@@ -6194,7 +6194,8 @@ export interface components {
         };
         /**
          * RollDrawing
-         * @description The session as it hangs. ``begins`` is day and hour by the clock, empty where they are not given.
+         * @description The session as it hangs. ``begins`` is day and hour by the clock, empty where they are not given; ``lapse``
+         *     what is seen in its time lapse, empty where none is wanted.
          */
         RollDrawing: {
             /** Length S */
@@ -6219,6 +6220,8 @@ export interface components {
             banks: components["schemas"]["BankRow"][];
             /** Stage Rows */
             stage_rows: components["schemas"]["StageRow"][];
+            /** Lapse */
+            lapse: string;
         };
         /**
          * RollPiece

@@ -112,12 +112,11 @@ class Left:
 @dataclass(frozen=True, slots=True)
 class Run:
     """A session run through: every stretch of every device in order of time, when banks went empty, and
-    what is left."""
+    what each device has left."""
 
     segments: tuple[Segment, ...]
     banks_empty: dict[str, int]
     left: dict[str, Left]
-    banks_left: dict[str, float]
 
     def of(self, device: str) -> tuple[Segment, ...]:
         """The stretches of one device."""

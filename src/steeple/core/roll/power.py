@@ -41,14 +41,3 @@ def battery_j(energy_wh: float | None) -> float | None:
         as printed on it.
     """
     return None if energy_wh is None else energy_wh * JOULES
-
-
-def lasts_s(energy_j: float, power_w: float) -> float:
-    """How long energy lasts, in seconds.
-
-    Parameters
-    ----------
-    energy_j, power_w
-        joules, and a steady draw greater than 0.
-    """
-    return energy_j / power_w

@@ -130,7 +130,6 @@ def simulate(
             )
             for key, one in states.items()
         },
-        banks_left=left,
     )
 
 

@@ -85,11 +85,6 @@ class Lapse:
     interval_s: float
     frames: int
 
-    @property
-    def shutter_s(self) -> float:
-        """The exposure with which movement flows: half the interval (a shutter of 180°)."""
-        return self.interval_s / 2
-
 
 def lapse(working_s: float, shown_s: float, frame_rate_hz: float) -> Lapse:
     """How a time lapse is taken.

@@ -259,6 +259,24 @@ def test_the_card_says_what_lies_ready_and_the_answer_what_clips_would_weigh() -
     assert "750 MB in clips of what is shown" in sentence_words(said.under, "cm")
 
 
+@pytest.mark.parametrize(
+    ("shown_s", "words"),
+    [
+        (None, ""),
+        (1800, "Hands can be followed"),
+        (60, "The work grows in it; hands flicker"),
+        (10, "Only the work grows"),
+        (7200, "longer than the session"),
+    ],
+)
+def test_a_time_lapse_says_what_is_seen_in_it(shown_s: float | None, words: str) -> None:
+    """An hour at 25 frames: a picture every 0.08 s, 2.4 s and 14.4 s."""
+    drawn = evaluate(changed(session__lapse_s=shown_s), try_mends=False).drawings
+    said = drawn.roll.lapse  # type: ignore[attr-defined]
+    assert said.startswith(words) or words in said
+    assert bool(said) is bool(words)
+
+
 def test_figures_open_to_their_working() -> None:
     plan = changed(
         session=session(clip_cap_bytes=25e6, clip_s=15, lapse_s=60, disk=card(500)),

@@ -57,15 +57,7 @@ export function Clips({ drawing }: { drawing: RollDrawing }) {
       <PlanField pointer="/session/clip_s" />
       <PlanField pointer="/session/lapse_s" />
       <StageRows drawing={drawing} />
-      {lapse ? (
-        <p className={classes.note}>
-          {lapse <= 0.5
-            ? 'Hands can be followed in it.'
-            : lapse <= 4
-              ? 'The work grows in it; hands flicker.'
-              : 'Only the work grows in it; hands are rarely in the picture twice.'}
-        </p>
-      ) : null}
+      {drawing.lapse ? <p className={classes.note}>{drawing.lapse}</p> : null}
     </FieldGroup>
   );
 }

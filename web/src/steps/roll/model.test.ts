@@ -42,6 +42,7 @@ const DRAWING: RollDrawing = {
   missed: [],
   banks: [],
   stage_rows: [],
+  lapse: '',
 };
 
 describe('a moment of a session', () => {

@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
-from steeple.core.findings.finding import Judgement, measured
+from steeple.core.findings.finding import Judgement, Verdict, measured
 from steeple.core.findings.roll.fixes import (
     both,
     get_up_in_time,
@@ -14,7 +14,7 @@ from steeple.core.findings.roll.fixes import (
     smaller_files,
     with_spares,
 )
-from steeple.core.findings.roll.stops import also
+from steeple.core.findings.roll.stops import stopped
 from steeple.core.findings.rule import Proposal, rule
 from steeple.core.plan.changes import Change
 from steeple.core.roll.store import longest_under_cap_s
@@ -23,7 +23,7 @@ from steeple.core.study.plan_study import CameraStudy
 from steeple.core.study.roll.given.devices import Gap, GivenDevice
 from steeple.core.study.roll.kept.feeding import CIRCUIT_SHARE, bank_loads, plates_of, rated_w
 from steeple.core.study.roll.kept.storing import SOUND_MBIT_S, storing_of
-from steeple.core.study.roll.study import RollStudy
+from steeple.core.study.roll.study import RollStudy, Stop
 from steeple.core.study.roll.words import capital, moment, names_of, span
 
 FINE_BITS, LEAST_BITS = 0.10, 0.05
@@ -50,13 +50,13 @@ def card_full(study: RollStudy) -> Judgement | None:
     full = [one for one in study.stops if one.why == "card full"]
     if full:
         first = full[0]
-        return Judgement(
-            verdict="fails",
-            title=say("The card of {name} is full at {at}", name=first.device.name, at=moment(first.at_s)),
-            reason=say("Put in a larger one, or change it in a break.") + also(full),
-            measured=measured(first.at_s, unit="moment", least=first.at_s + first.gap_s),
-            place=first.device.key,
-        )  # fmt: skip
+        return stopped(
+            full,
+            say(
+                "The card of {name} is full at {at}", name=first.device.name, at=moment(first.at_s)
+            ),
+            say("Put in a larger one, or change it in a break."),
+        )
     open_ = _lacking(study, "card", "bit rate")
     if open_:
         return Judgement(
@@ -98,22 +98,21 @@ def _more_room(scene: CameraStudy) -> Iterator[Proposal]:
 def battery_empty(study: RollStudy) -> Judgement | None:
     """Whether batteries last."""
     empty = [one for one in study.stops if one.why == "battery empty"]
-    risks = list(study.risks)
-    for verdict, found, words in (
+    tries: tuple[tuple[Verdict, Sequence[Stop], str], ...] = (
         ("fails", empty, "The battery of {name} is empty at {early} to {late}"),
-        ("watch", risks, "The battery of {name} may be empty at {early}"),
-    ):
+        ("watch", study.risks, "The battery of {name} may be empty at {early}"),
+    )
+    for verdict, found, words in tries:
         if not found:
             continue
         first = found[0]
-        wanted = study.session.length_s if first.late_s is None else first.late_s
-        return Judgement(
-            verdict="fails" if verdict == "fails" else "watch",
-            title=say(words, name=first.device.name, early=moment(first.early_s), late=moment(wanted)),
-            reason=say("Feed it by the mains or a bank, or change the battery in a break.") + also(found),
-            measured=measured(first.early_s, unit="moment", least=first.at_s + first.gap_s),
-            place=first.device.key,
-        )  # fmt: skip
+        late = study.session.length_s if first.late_s is None else first.late_s
+        return stopped(
+            found,
+            say(words, name=first.device.name, early=moment(first.early_s), late=moment(late)),
+            say("Feed it by the mains or a bank, or change the battery in a break."),
+            verdict,
+        )
     later = [
         one
         for one in study.runs_short("battery empty")

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 
-from steeple.core.findings.finding import Judgement, measured
+from steeple.core.findings.finding import Judgement, Verdict, measured
 from steeple.core.findings.roll.fixes import (
     both,
     cool_in_a_pause,
@@ -21,6 +21,7 @@ from steeple.core.plan.parts.rolling.session import Break
 from steeple.core.roll.coverage import common
 from steeple.core.study.base.sentence import Sentence, dotted, say
 from steeple.core.study.plan_study import CameraStudy
+from steeple.core.study.roll.given.devices import GivenDevice
 from steeple.core.study.roll.study import RollStudy, Stop
 from steeple.core.study.roll.words import WHY_WORDS, capital, moment, names_of, span
 
@@ -39,6 +40,21 @@ def also(stops: Sequence[Stop]) -> Sentence:
         for one in stops[1 : 1 + LISTED]
     ]
     return (say(" Then ") + dotted(rest) + say(".")) if rest else ()
+
+
+def stopped(
+    stops: Sequence[Stop], title: Sentence, reason: Sentence, verdict: Verdict = "fails"
+) -> Judgement:
+    """What is judged of devices that stop before they are to: the first with its moment against when it is to
+    end, and the others in one line."""
+    first = stops[0]
+    return Judgement(
+        verdict=verdict,
+        title=title,
+        reason=reason + also(stops),
+        measured=measured(first.early_s, unit="moment", least=first.at_s + first.gap_s),
+        place=first.device.key,
+    )
 
 
 @rule(
@@ -60,16 +76,13 @@ def stops_by_itself(study: RollStudy) -> Judgement | None:
     if not found:
         return Judgement(verdict="holds", title=say("No limit of time or file ends a take"))
     first = found[0]
-    return Judgement(
-        verdict="fails",
-        title=say(
+    return stopped(
+        found,
+        say(
             "{name} stops by itself at {at}: {why}",
             name=capital(first.device.name), at=moment(first.at_s), why=WHY_WORDS[first.why],
         ),
-        reason=say("Stop and start it yourself before that, in a break or while another camera runs.")
-        + also(found),
-        measured=measured(first.at_s, unit="moment", least=first.at_s + first.gap_s),
-        place=first.device.key,
+        say("Stop and start it yourself before that, in a break or while another camera runs."),
     )  # fmt: skip
 
 
@@ -240,13 +253,10 @@ def heat(study: RollStudy) -> Judgement | None:
     hot = [one for one in study.stops if one.why == "heat"]
     if hot:
         first = hot[0]
-        return Judgement(
-            verdict="fails",
-            title=say("{name} stops for heat at {at}", name=capital(first.device.name), at=moment(first.at_s)),
-            reason=say("Switch it off in a break until it is cold, keep the sun and lamps off it, open its screen.")
-            + also(hot),
-            measured=measured(first.at_s, unit="moment", least=first.at_s + first.gap_s),
-            place=first.device.key,
+        return stopped(
+            hot,
+            say("{name} stops for heat at {at}", name=capital(first.device.name), at=moment(first.at_s)),
+            say("Switch it off in a break until it is cold, keep the sun and lamps off it, open its screen."),
         )  # fmt: skip
     if not study.cameras:
         return None
@@ -271,15 +281,9 @@ def heat(study: RollStudy) -> Judgement | None:
     return Judgement(verdict="holds", title=say("No camera stops for heat, as far as tried"))
 
 
-def _longest(study: RollStudy, device: object) -> int:
+def _longest(study: RollStudy, device: GivenDevice) -> int:
     """The longest that a camera runs without a pause."""
-    found = [
-        seg.end_s - seg.start_s
-        for one in study.devices
-        if one is device
-        for seg in study.run.of(one.key)
-    ]
-    return max(found, default=0)
+    return max((seg.end_s - seg.start_s for seg in study.run.of(device.key)), default=0)
 
 
 @rule(

@@ -15,7 +15,7 @@ from steeple.core.study.roll.given.session import GivenStretch
 from steeple.core.study.roll.kept.feeding import bank_loads
 from steeple.core.study.roll.kept.storing import storing_of
 from steeple.core.study.roll.study import RollStudy, Stop
-from steeple.core.study.roll.words import GAP_WORDS, limit_words
+from steeple.core.study.roll.words import GAP_WORDS, lapse_words, limit_words
 
 
 class TimeSpan(Result):
@@ -120,7 +120,8 @@ class BankRow(Result):
 
 
 class RollDrawing(Result):
-    """The session as it hangs. ``begins`` is day and hour by the clock, empty where they are not given."""
+    """The session as it hangs. ``begins`` is day and hour by the clock, empty where they are not given; ``lapse``
+    what is seen in its time lapse, empty where none is wanted."""
 
     length_s: int
     begins: str
@@ -133,6 +134,7 @@ class RollDrawing(Result):
     missed: tuple[TimeSpan, ...]
     banks: tuple[BankRow, ...]
     stage_rows: tuple[StageRow, ...]
+    lapse: str
 
 
 def _times(stretches: Sequence[Stretch]) -> tuple[TimeSpan, ...]:
@@ -158,6 +160,7 @@ def roll_drawing(study: RollStudy) -> RollDrawing:
         breaks=_spans(session.breaks, session.length_s),
         stages=_spans(session.stages, session.length_s),
         strings=tuple(_string(study, one, sizes.get(one.key)) for one in study.devices),
+        lapse=lapse_words(store.lapse, study.plan.session.lapse_s),
         alarms=tuple(
             Bead(
                 rings_s=one.rings_s, at_s=one.at_s, till_s=one.till_s,

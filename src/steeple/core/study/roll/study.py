@@ -73,9 +73,10 @@ class Planned:
 class RollStudy:
     """A session run through.
 
-    ``run`` with what batteries likely hold, ``early`` with the least. ``required`` is when something must
-    be recorded; ``plan`` is looked at for what the step reads of it alone; ``bare`` are the stretches of it in which nothing is (or the main camera is not, where one is
-    chosen), ``bare_early`` the same at the earliest. ``missed`` are those that no hand made on purpose.
+    ``run`` with what batteries likely hold, ``early`` with the least, ``late`` with the most. ``required`` is
+    when something must be recorded; ``bare`` are the stretches of that in which nothing is (or the main
+    camera is not, where one is chosen), ``missed`` those of them that no hand made on purpose. ``plan`` is
+    looked at for what the step reads of it alone.
     """
 
     plan: Plan
@@ -112,20 +113,16 @@ class RollStudy:
             return [main]
         return list(self.cameras)
 
-    def bare_in(self, run: Run) -> list[Stretch]:
-        """What must be recorded and is not."""
+    @cached_property
+    def bare(self) -> list[Stretch]:
+        """What must be recorded and likely is not."""
         found: list[Stretch] = []
         for piece in self.required:
             covered: list[Stretch] = []
             for one in self._covering(piece):
-                covered += self.stretches(run, one)
+                covered += self.stretches(self.run, one)
             found += without([piece], covered)
         return joined(found)
-
-    @cached_property
-    def bare(self) -> list[Stretch]:
-        """What must be recorded and is not, likely."""
-        return self.bare_in(self.run) if self.cameras else []
 
     @cached_property
     def missed(self) -> list[Stretch]:

@@ -7,6 +7,7 @@ from types import MappingProxyType
 
 from steeple.core.plan.parts.rolling.session import Deed
 from steeple.core.roll.device import Why
+from steeple.core.roll.store import Lapse
 from steeple.core.study.base.sentence import Quantity, Sentence, say
 from steeple.core.study.roll.given.devices import Gap, GivenDevice
 from steeple.core.study.roll.study import Limit
@@ -79,6 +80,30 @@ def names_of(devices: Sequence[GivenDevice]) -> str:
     """Several devices in one breath."""
     names = [one.name for one in devices]
     return names[0] if len(names) == 1 else ", ".join(names[:-1]) + " and " + names[-1]
+
+
+FOLLOWED_S, GROWS_S = 0.5, 4.0
+"""Between two pictures of a time lapse: hands can be followed; the work is still seen to grow. Planning values of
+our own."""
+
+
+def lapse_words(lapse: Lapse | None, shown_s: float | None) -> str:
+    """What is seen in a time lapse; empty where none is wanted.
+
+    Parameters
+    ----------
+    lapse, shown_s
+        how it is taken, None where it cannot be; how long it is to be.
+    """
+    if shown_s is None:
+        return ""
+    if lapse is None:
+        return "It would be longer than the session: there is nothing to run faster."
+    if lapse.interval_s <= FOLLOWED_S:
+        return "Hands can be followed in it."
+    if lapse.interval_s <= GROWS_S:
+        return "The work grows in it; hands flicker."
+    return "Only the work grows in it; hands are rarely in the picture twice."
 
 
 def limit_words(limit: Limit) -> Sentence:
