@@ -23,6 +23,7 @@ from bench.machine import REFERENCE_S, Machine, by_speed, machine
 from bench.plans import large_plan
 from bench.renderer import renderer
 from bench.roll import roll_step
+from bench.sound import sound_step
 from bench.timing import Timing, line, milliseconds, percentile
 from steeple.core.evaluation import evaluate, glance
 from steeple.core.plan.changes import Change, apply_changes
@@ -261,6 +262,7 @@ def table() -> Iterator[Timing]:
     yield from by_speed(light_step(OWNED))
     yield from by_speed(angles_step())
     yield from by_speed(roll_step())
+    yield from by_speed(sound_step())
     yield from by_speed(renderer())
     with tempfile.TemporaryDirectory() as name:
         folder = Path(name)

@@ -8,10 +8,10 @@ from bench.timing import Timing, line, milliseconds, percentile
 from steeple.core.plan.document import CAMERA_LIMIT, Plan
 from steeple.core.plan.parts.rolling.session import Break, Session
 from steeple.core.study.base.assumptions import Assumptions
+from steeple.core.study.inputs.session import given_session
 from steeple.core.study.plan_study import camera_studies
 from steeple.core.study.roll.getting_up.staggering import staggered
 from steeple.core.study.roll.given.devices import given_devices
-from steeple.core.study.roll.given.session import given_session
 from steeple.core.study.roll.step import ROLL
 from steeple.core.study.roll.study import RollStudy, rolled
 from steeple.demo.angles import CLASS

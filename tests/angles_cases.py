@@ -146,6 +146,7 @@ ANGLES_FIRING: list[Row] = [
             ],
             "work__zone_top_mm": 200,
             "cameras": [seen_from(0, 15).model_dump(mode="json")],
+            "mics": [],
         },
         "A jar",
     ),

@@ -2,9 +2,6 @@
 
 from __future__ import annotations
 
-from io import BytesIO
-
-import av
 import numpy as np
 from numpy.typing import NDArray
 
@@ -44,26 +41,3 @@ def two_claps(apart_s: float, at_s: float = 1.0) -> Samples:
         start = round((when - 0.5) * RATE)
         sound[start : start + piece.size] += piece
     return sound
-
-
-def sound_file(sound: Samples, form: str, *, rate: int = RATE) -> bytes:
-    """The bytes of a file of some form: wav, flac, mp4 or mov."""
-    codec = {"wav": "pcm_s16le", "flac": "flac", "mp4": "aac", "mov": "pcm_s16le"}[form]
-    sink = BytesIO()
-    with av.open(sink, mode="w", format=form) as container:
-        stream = container.add_stream(codec, rate=rate, layout="mono")
-        assert isinstance(stream, av.AudioStream)
-        whole = np.clip(sound, -1, 1)
-        kind = "fltp" if codec == "aac" else "s16"
-        step = 1024
-        for start in range(0, whole.size, step):
-            piece = whole[start : start + step]
-            data = piece.astype(np.float32) if kind == "fltp" else (piece * 32767).astype(np.int16)
-            frame = av.AudioFrame.from_ndarray(data.reshape(1, -1), format=kind, layout="mono")
-            frame.sample_rate = rate
-            frame.pts = start
-            for packet in stream.encode(frame):
-                container.mux(packet)
-        for packet in stream.encode(None):
-            container.mux(packet)
-    return sink.getvalue()

@@ -16,18 +16,30 @@ from steeple.core.plan.gear.holding.support import Joint, Support
 from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.gear.lights.lamp_stand import LampStand
 from steeple.core.plan.gear.lights.light_card import LightCard
+from steeple.core.plan.gear.recording.lead import Lead
 from steeple.core.plan.gear.recording.medium import Medium
 from steeple.core.plan.gear.recording.power import PowerSource
 from steeple.core.plan.gear.recording.recorder import Recorder
+from steeple.core.plan.gear.sound.mic_stand import MicStand
+from steeple.core.plan.gear.sound.microphone import Microphone
 from steeple.core.plan.parts.camera import Aim, Camera, Position
 from steeple.core.plan.parts.delivery import Delivery
 from steeple.core.plan.parts.lamp import LampPlace, Light
 from steeple.core.plan.parts.maker import Maker
 from steeple.core.plan.parts.panel import PlacedCard
 from steeple.core.plan.parts.rolling.session import Break, Handling, Session
-from steeple.core.plan.parts.rolling.supply import PlacedBank, PlacedRecorder, Storage, Supply
+from steeple.core.plan.parts.rolling.supply import (
+    Fed,
+    PlacedBank,
+    PlacedLead,
+    PlacedRecorder,
+    Storage,
+    Supply,
+)
 from steeple.core.plan.parts.room import KeepClear, Obstacle, Room
 from steeple.core.plan.parts.setup import MountPoint, Setup, Stage
+from steeple.core.plan.parts.sounding.microphone import Into, MicPair, MicPlace, PlacedMic
+from steeple.core.plan.parts.sounding.sound import Sounding, Surfaces
 from steeple.core.plan.parts.support import Foot, PlacedSupport
 from steeple.core.plan.parts.wishes import Wishes
 from steeple.core.plan.parts.work import Hollow, Item, Table, Work, Zone
@@ -171,11 +183,31 @@ BULB = Fixture(
     power_w=20,
 )
 
+MIC = Microphone(
+    name="a microphone",
+    pattern="cardioid",
+    pair=False,
+    length_mm=140,
+    across_mm=40,
+    self_noise_db=15,
+    lead_mm=8000,
+)
+MIC_STAND = MicStand(
+    name="a microphone stand",
+    form="floor stand with a boom",
+    reach_mm=800,
+    lowest_mm=800,
+    highest_mm=2000,
+)
+SOUNDING = Sounding(heard="voice", voice_db=60)
 SOUND = Plan(
     title="A sound plan",
     delivery=Delivery(width_px=1920, height_px=1080, crop_wanted=1, frame_rate_hz=25),
     room=Room(
         ceiling_mm=2600,
+        width_mm=4000,
+        depth_mm=4500,
+        surfaces=Surfaces(floor="carpet", walls="plaster", ceiling="plaster", furnished="full"),
         mains_hz=50,
         circuit_w=2000,
         knock="possible",
@@ -248,6 +280,19 @@ SOUND = Plan(
         ),
     ),
     session=Session(lasts_min=60, alarm_before_min=2, restart_min=0.1, change_min=1),
+    mics=(
+        PlacedMic(
+            id="voice",
+            gear=MIC,
+            held="boom",
+            hears="voice",
+            position=MicPlace(x_mm=260, y_mm=60, z_mm=430),
+            stand=MIC_STAND,
+            foot=Foot(x_mm=750, y_mm=420),
+            into=Into(kind="camera", id="overhead"),
+        ),
+    ),
+    sound=SOUNDING,
     supports=(
         PlacedSupport(
             id="stand",
@@ -304,6 +349,27 @@ RECORDER = Recorder(
     fed_while_recording=True,
 )
 BANK = PowerSource(name="a bank", form="power bank", energy_wh=72, power_w=18)
+VOICE_INTO = Into(kind="camera", id="overhead")
+PAIR = PlacedMic(
+    id="pair",
+    gear=MIC.model_copy(update={"name": "two microphones", "pair": True}),
+    held="stand",
+    hears="instrument",
+    pair=MicPair(form="spaced", apart_mm=600, opened_deg=0),
+    position=MicPlace(x_mm=0, y_mm=440, z_mm=560),
+    stand=MIC_STAND,
+    foot=Foot(x_mm=300, y_mm=800),
+    into=Into(kind="recorder", id="sound"),
+)
+CLIP = PlacedMic(
+    id="clip",
+    gear=Microphone(name="a clip-on", pattern="clip-on", wireless=True, runs_s=36_000),
+    held="clip-on",
+    hears="voice",
+    into=Into(kind="camera", id="side"),
+    supply=Supply(by="battery"),
+)
+MAINS_LEAD = Lead(name="a mains lead", form="mains", length_mm=5000, rated_w=2000)
 SOUND_IN_FULL = SOUND.model_copy(
     update={
         "cameras": (
@@ -328,6 +394,16 @@ SOUND_IN_FULL = SOUND.model_copy(
         ),
         "recorders": (PlacedRecorder(id="sound", gear=RECORDER, storage=Storage(medium=CARD)),),
         "banks": (PlacedBank(id="bank", gear=BANK),),
+        "mics": (*SOUND.mics, PAIR, CLIP),
+        "sound": SOUNDING.model_copy(
+            update={
+                "heard": "voice and instrument",
+                "instrument_db": 70,
+                "claps": "at start and end",
+                "mixed": False,
+            }
+        ),
+        "leads": (PlacedLead(id="lead", gear=MAINS_LEAD, feeds=(Fed(kind="lamp", id="soft"),)),),
         "session": Session(
             date="2026-03-14",
             begins="18:30",
@@ -349,7 +425,14 @@ BARE = Plan(title="Only a shape", work=Work(shape="page-flat"))
 
 def changed(plan: Plan = SOUND, **values: Any) -> Plan:
     """The plan with fields set by pointer, ``__`` for ``/``: ``table__width_mm=900``,
-    ``cameras__0__position__z_mm=500``."""
+    ``cameras__0__position__z_mm=500``. A microphone whose camera is gone with that is gone too."""
+    if "cameras" in values and "mics" not in values:
+        there = {one["id"] for one in values["cameras"]}
+        kept = [
+            one for one in plan.mics
+            if (one.into is None or one.into.kind != "camera" or one.into.id in there)
+        ]  # fmt: skip
+        values = {"mics": [one.model_dump(mode="json") for one in kept], **values}
     changes = [
         Change(path="/" + key.replace("__", "/"), value=value) for key, value in values.items()
     ]

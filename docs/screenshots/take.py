@@ -64,10 +64,6 @@ def take(browser: Browser, base: str) -> None:
     page.get_by_text("stops against it").wait_for()
     page.wait_for_timeout(2500)
     shot(page, "light")
-    page.get_by_label("Where the lamps stand").evaluate(
-        "each => each.scrollIntoView({block: 'center'})"
-    )
-    shot(page, "light-views")
     page.get_by_role("button", name="Place the lamps").click()
     page.get_by_role("button", name="Set it so: Best in all").wait_for(timeout=60_000)
     page.get_by_role("button", name="Place the lamps").evaluate("each => each.scrollIntoView()")
@@ -111,6 +107,10 @@ def take(browser: Browser, base: str) -> None:
     page.wait_for_timeout(3000)
     top_at(page, "What else shall be seen?")
     shot(page, "angles-wishes")
+    sheet(page, dulcimer, "sound")
+    page.get_by_text("you listen").wait_for()
+    page.wait_for_timeout(1500)
+    shot(page, "sound")
     sheet(page, dumplings, "roll")
     page.get_by_text("Trying what would mend it").first.wait_for(state="detached", timeout=60_000)
     page.get_by_role("button", name=re.compile("^Get up")).first.click()

@@ -74,7 +74,9 @@ def test_lengths_carry_their_unit_in_every_name() -> None:
         "across", "along", "done", "of", "burnt", "utc_offset_h",
         "sun_share", "top", "bottom", "seen", "mirrors", "size_ratio", "action_seen", "action_worst",
         "zone_seen", "voltage_v", "current_a", "capacity_mah", "channels", "pair", "count",
-        "spare_batteries", "spare_media", "sessions", "left_before", "left_after",
+        "spare_batteries", "spare_media", "sessions", "left_before", "left_after", "side",
+        "number", "pieces", "alike", "room", "at", "frames", "dpi", "iso", "stops", "marks", "hidden",
+        "error", "noise", "detail_contrast", "seed",
     }  # fmt: skip
     units = (
         "_mm",
@@ -98,6 +100,11 @@ def test_lengths_carry_their_unit_in_every_name() -> None:
         "_percent",
         "_stops",
         "_cd",
+        "_db",
+        "_ppm",
+        "_m2",
+        "_m3",
+        "_frames",
     )
     loose = set()
     for name in SCHEMAS:

@@ -140,7 +140,7 @@ def test_pictures_maps_and_comparisons_are_made_of_any_plan(api: TestClient) -> 
     assert api.post("/api/work-out", json=request).json()["works"]
     assert len(api.post("/api/zoom-map", json=request).json()["columns"]) == 33
     assert api.post("/api/compare", json=request).json()["rows"]
-    bare = {"plan": {**PLAN, "cameras": []}}
+    bare = {"plan": {**PLAN, "cameras": [], "mics": []}}
     assert api.post("/api/zoom-map", json=bare).json() is None
     assert api.post("/api/picture", json=bare).status_code == 422
 

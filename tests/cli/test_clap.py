@@ -8,7 +8,8 @@ from pathlib import Path
 import pytest
 
 from steeple.cli.command import main
-from tests.claps import clap, later, sound_file, two_claps
+from steeple.devices.clapper import sound_file
+from tests.claps import clap, later, two_claps
 
 CLAP = clap(0.6, snr_db=45)
 

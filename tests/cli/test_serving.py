@@ -80,6 +80,10 @@ def test_a_shelf_of_ones_own_starts_empty(tmp_path: Path) -> None:
             "media": [],
             "power": [],
             "recorders": [],
+            "microphones": [],
+            "mic_stands": [],
+            "absorbers": [],
+            "leads": [],
         }
     with serving("demo", tmp_path) as address:
         assert len(ask(address, "/api/plans")["plans"]) == 3

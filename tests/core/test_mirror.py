@@ -69,6 +69,18 @@ def mirrored(plan: Plan) -> Plan:
         toward = camera["aim"]["toward_deg"]
         if toward is not None:
             camera["aim"]["toward_deg"] = (360 - toward) % 360
+    for mic in data["mics"]:
+        for place in (mic["position"], mic["foot"]):
+            if place["x_mm"] is not None:
+                place["x_mm"] = -place["x_mm"]
+        if mic["toward_deg"] is not None:
+            mic["toward_deg"] = (360 - mic["toward_deg"]) % 360
+    for recorder in data["recorders"]:
+        if recorder["position"]["x_mm"] is not None:
+            recorder["position"]["x_mm"] = -recorder["position"]["x_mm"]
+    for noise in data["sound"]["noises"]:
+        if noise["x_mm"] is not None:
+            noise["x_mm"] = -noise["x_mm"]
     return validate_plan(data)
 
 

@@ -72,6 +72,11 @@ def test_a_length_and_its_negative_read_alike(mm: float) -> None:
         (12.87, "mbit_s", "12.9 Mbit/s"),
         (7.2, "wh", "7.2 Wh"),
         (3, "count", "3"),
+        (5.6, "db", "6 dB"),
+        (0.456, "rt60_s", "0.46 s"),
+        (2.25, "frames", "2.2 frames"),
+        (50, "ppm", "50 ppm"),
+        (4.52, "m2", "4.5 m²"),
     ],
 )
 def test_other_figures_are_said_with_their_unit(value: float, unit: str, words: str) -> None:

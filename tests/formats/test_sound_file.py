@@ -8,15 +8,16 @@ import pytest
 from steeple.core.errors import DocumentError
 from steeple.core.sound.decay import read_clap
 from steeple.core.sound.together import offset_of
+from steeple.devices.clapper import Form, sound_file
 from steeple.formats import sound_file as module
 from steeple.formats.sound_file import read_sound
-from tests.claps import RATE, clap, later, sound_file
+from tests.claps import RATE, clap, later
 
 CLAP = clap(0.5, snr_db=45)
 
 
 @pytest.mark.parametrize("form", ["wav", "flac", "mp4", "mov"])
-def test_a_clap_comes_out_of_every_form(form: str) -> None:
+def test_a_clap_comes_out_of_every_form(form: Form) -> None:
     sound = read_sound(sound_file(CLAP, form))
     assert sound.rate_hz == RATE
     assert sound.lasts_s == pytest.approx(3, abs=0.05)
@@ -50,15 +51,14 @@ def test_a_file_that_breaks_off_is_read_as_far_as_it_goes() -> None:
 
 def test_what_is_too_large_or_too_coarse_is_refused(monkeypatch: pytest.MonkeyPatch) -> None:
     with pytest.raises(DocumentError, match="8000 at the least"):
-        read_sound(sound_file(clap(0.3, rate=6000), "wav", rate=6000))
+        read_sound(sound_file(clap(0.3, rate=6000), "wav", rate_hz=6000))
     monkeypatch.setattr(module, "BYTES_LIMIT", 1000)
     with pytest.raises(DocumentError, match="are read"):
         read_sound(sound_file(CLAP, "wav"))
 
 
-def test_of_a_long_recording_the_beginning_is_read(monkeypatch: pytest.MonkeyPatch) -> None:
-    monkeypatch.setattr(module, "SECONDS_LIMIT", 1.0)
-    sound = read_sound(sound_file(CLAP, "wav"))
+def test_of_a_long_recording_the_beginning_is_read() -> None:
+    sound = read_sound(sound_file(CLAP, "wav"), seconds_limit=1.0)
     assert sound.cut
     assert sound.lasts_s < 1.2
 

@@ -19,12 +19,31 @@ def height_of(page: Page) -> int:
     return int(page.locator(HEIGHT).get_attribute("aria-valuenow") or 0)
 
 
+UNDER_POINTER = """(handle, [x, y]) => {
+    const at = document.elementFromPoint(x, y);
+    return at !== null && (handle.contains(at) || at.contains(handle));
+}"""
+
+
+def standing(page: Page, selector: str) -> tuple[float, float]:
+    """The middle of a handle on the page, once it stands still and nothing lies over it."""
+    handle = page.locator(selector)
+    last = None
+    for _ in range(100):
+        box = handle.bounding_box()
+        if box is not None:
+            at = (box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
+            if at == last and handle.evaluate(UNDER_POINTER, list(at)):
+                return at
+            last = at
+        page.wait_for_timeout(60)
+    raise AssertionError(f"{selector} does not stand still, or something lies over it")
+
+
 def drag(page: Page, selector: str, dx: float, dy: float, steps: int = 8) -> None:
     page.wait_for_load_state("networkidle")  # what still comes may move the handle
     page.locator(selector).scroll_into_view_if_needed()  # and waits until it stands still
-    box = page.locator(selector).bounding_box()
-    assert box is not None
-    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    x, y = standing(page, selector)
     page.mouse.move(x, y)
     page.mouse.down()
     page.mouse.move(x + dx, y + dy, steps=steps)

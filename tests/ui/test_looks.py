@@ -10,7 +10,7 @@ from playwright.sync_api import BrowserContext, Page, expect
 from steeple.core.plan.document import Plan
 from steeple.demo.angles import CLASS
 from steeple.demo.plans import GILDING
-from tests.plans import BARE, SOUND, changed
+from tests.plans import BARE, SOUND, SOUND_IN_FULL, changed
 from tests.ui.conftest import AXE, Server, Watch
 
 pytestmark = pytest.mark.ui
@@ -32,6 +32,8 @@ VIEWS: list[tuple[Plan | None, str]] = [
     (TROUBLED, "hold"),
     (BARE, "hold"),
     (SOUND, "light"),
+    (SOUND_IN_FULL, "sound"),
+    (BARE, "sound"),
     (SOUND, "roll"),
     (CLASS, "roll"),
     (BARE, "roll"),

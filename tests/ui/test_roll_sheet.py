@@ -157,3 +157,15 @@ def test_a_length_of_nought_is_refused_and_nothing_is_lost(opened: Opener, watch
         page.get_by_text(re.compile("Length of the session.*between 0.1 and 1440")).first
     ).to_be_visible()
     expect(page.get_by_role("heading", level=1)).to_contain_text("1 h")
+
+
+def test_what_hangs_on_a_mains_lead_is_ticked_and_judged(opened: Opener, server: Server) -> None:
+    server.put_into_cupboard(
+        "lead", {"name": "thin lead", "form": "mains", "length_mm": 3000.0, "rated_w": 20.0}
+    )
+    page = opened(SOUND, "roll")
+    folded(page, "Mains leads")
+    page.get_by_role("button", name="thin lead").click()
+    page.get_by_label("a soft lamp hangs on thin lead").click()
+    expect(page.get_by_text("Too much on thin lead").first).to_be_visible()
+    saved(page)

@@ -22,7 +22,9 @@ from steeple.api.apart import HEAVY
 from steeple.api.context import Context
 from steeple.api.limits import Limits
 from steeple.api.replies import Problems
+from steeple.api.routes.check import CHECK_PATHS
 from steeple.api.routes.registry import ROUTERS
+from steeple.api.routes.sound import SOUND_PATHS
 
 WORKERS = 2
 """Threads that answer at once. More than there are cores only take turns and make all wait: with four a
@@ -55,7 +57,11 @@ class Application(FastAPI):
 
     def build_middleware_stack(self) -> ASGIApp:
         """All layers, the limits outermost."""
-        return Limits(super().build_middleware_stack(), heavy=_heavy_paths())
+        return Limits(
+            super().build_middleware_stack(),
+            heavy=_heavy_paths(),
+            sounds=(*SOUND_PATHS, *CHECK_PATHS),
+        )
 
 
 def _heavy_paths() -> frozenset[str]:

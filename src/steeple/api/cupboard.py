@@ -12,9 +12,13 @@ from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.gear.lights.gel import Gel
 from steeple.core.plan.gear.lights.lamp_stand import LampStand
 from steeple.core.plan.gear.lights.light_card import LightCard
+from steeple.core.plan.gear.recording.lead import Lead
 from steeple.core.plan.gear.recording.medium import Medium
 from steeple.core.plan.gear.recording.power import PowerSource
 from steeple.core.plan.gear.recording.recorder import Recorder
+from steeple.core.plan.gear.sound.absorber import Absorber
+from steeple.core.plan.gear.sound.mic_stand import MicStand
+from steeple.core.plan.gear.sound.microphone import Microphone
 from steeple.core.plan.values import Part
 from steeple.services.gear import Cupboard
 
@@ -110,6 +114,34 @@ class RecorderInUse(Part):
     gear: Recorder
 
 
+class MicrophoneInUse(Part):
+    """A microphone in the cupboard."""
+
+    id: str
+    gear: Microphone
+
+
+class MicStandInUse(Part):
+    """A microphone stand in the cupboard."""
+
+    id: str
+    gear: MicStand
+
+
+class AbsorberInUse(Part):
+    """A duvet, curtain, rug or foam in the cupboard."""
+
+    id: str
+    gear: Absorber
+
+
+class LeadInUse(Part):
+    """A lead in the cupboard."""
+
+    id: str
+    gear: Lead
+
+
 class CupboardReply(Part):
     """What plans take from the cupboard."""
 
@@ -126,6 +158,10 @@ class CupboardReply(Part):
     media: tuple[MediumInUse, ...]
     power: tuple[PowerInUse, ...]
     recorders: tuple[RecorderInUse, ...]
+    microphones: tuple[MicrophoneInUse, ...]
+    mic_stands: tuple[MicStandInUse, ...]
+    absorbers: tuple[AbsorberInUse, ...]
+    leads: tuple[LeadInUse, ...]
 
 
 def cupboard_reply(owned: Cupboard) -> CupboardReply:
@@ -150,4 +186,8 @@ def cupboard_reply(owned: Cupboard) -> CupboardReply:
         media=tuple(MediumInUse(id=id, gear=gear) for id, gear in owned.media),
         power=tuple(PowerInUse(id=id, gear=gear) for id, gear in owned.power),
         recorders=tuple(RecorderInUse(id=id, gear=gear) for id, gear in owned.recorders),
+        microphones=tuple(MicrophoneInUse(id=id, gear=gear) for id, gear in owned.microphones),
+        mic_stands=tuple(MicStandInUse(id=id, gear=gear) for id, gear in owned.mic_stands),
+        absorbers=tuple(AbsorberInUse(id=id, gear=gear) for id, gear in owned.absorbers),
+        leads=tuple(LeadInUse(id=id, gear=gear) for id, gear in owned.leads),
     )

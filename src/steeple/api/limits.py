@@ -19,6 +19,8 @@ from steeple.core.plan.reading import PLAN_BYTES_LIMIT
 
 BODY_LIMIT = PLAN_BYTES_LIMIT + 100_000
 """A plan, and what a request says besides."""
+SOUND_LIMIT = 64_000_000
+"""Recordings of claps, all of one request together: minutes of sound, or half a minute of a clip."""
 FULL_SECONDS = 0.3
 """So long a request for heavy work waits at the door where no more can wait inside."""
 BODY_SECONDS = float(os.environ.get("STEEPLE_BODY_SECONDS", "15"))
@@ -41,9 +43,12 @@ class Limits:
     begun; answers HEAD as GET; sets the headers of every reply; and says within the request when whoever
     asked has gone away."""
 
-    def __init__(self, app: ASGIApp, *, heavy: Collection[str] = ()) -> None:
+    def __init__(
+        self, app: ASGIApp, *, heavy: Collection[str] = (), sounds: Collection[str] = ()
+    ) -> None:
         self.app = app
         self.heavy = heavy
+        self.sounds = sounds
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         """Answer one request, or refuse it."""
@@ -56,8 +61,13 @@ class Limits:
         if not _same_origin(scope, headers):
             await refusal(403, [_ELSEWHERE])(scope, receive, reply)
             return
-        if length.isdigit() and int(length) > BODY_LIMIT:
-            await refusal(413, [_TOO_LARGE])(scope, receive, reply)
+        too_large, limit = (
+            (_SOUND_TOO_LARGE, SOUND_LIMIT)
+            if scope["path"] in self.sounds
+            else (_TOO_LARGE, BODY_LIMIT)
+        )
+        if length.isdigit() and int(length) > limit:
+            await refusal(413, [too_large])(scope, receive, reply)
             return
         if scope["path"] in self.heavy and is_full():
             # There may be room in a moment; and who asks again at once is held up.
@@ -69,7 +79,7 @@ class Limits:
         if scope["method"] == "HEAD":
             scope = {**scope, "method": "GET"}
         is_json = headers.get(b"content-type", b"").split(b";")[0].strip() == b"application/json"
-        body = _Body(receive, is_json=is_json)
+        body = _Body(receive, is_json=is_json, limit=limit, too_large=too_large)
         if b"content-length" not in headers and b"transfer-encoding" not in headers:
             body.is_empty()
         token = LEFT.set(body.left)
@@ -111,8 +121,8 @@ class _Reply:
 class _Body:
     """The body of a request as it comes, within size and time; then whether anybody is still there."""
 
-    def __init__(self, receive: Receive, *, is_json: bool) -> None:
-        self.receive = receive
+    def __init__(self, receive: Receive, *, is_json: bool, limit: int, too_large: Problem) -> None:
+        self.receive, self.limit, self.too_large = receive, limit, too_large
         self._json: list[bytes] | None = [] if is_json else None
         self.left = Event()
         self.refused: Problem | None = None
@@ -142,8 +152,8 @@ class _Body:
             self._json.append(message.get("body", b""))
         if message["type"] == "http.disconnect":
             self.left.set()
-        elif self._read > BODY_LIMIT:
-            self.refused = _TOO_LARGE
+        elif self._read > self.limit:
+            self.refused = self.too_large
             return {"type": "http.disconnect"}
         elif not message.get("more_body", False):
             self._watch = asyncio.create_task(self._until_left())
@@ -178,6 +188,15 @@ _TOO_LARGE = Problem(
     "It was not read, and nothing was changed.",
     field="file",
     range=f"at most {BODY_LIMIT} bytes",
+)
+
+
+_SOUND_TOO_LARGE = Problem(
+    code="too-large",
+    sentence=f"These files have more than {SOUND_LIMIT / 1e6:.0f} MB together. Cut a few seconds out of a recording or "
+    "clip, save a picture as JPEG, or read them on the command line (steeple clap, steeple check). Nothing was changed.",
+    field="files",
+    range=f"at most {SOUND_LIMIT} bytes",
 )
 
 

@@ -15,8 +15,12 @@ from steeple.core.plan.gear.holding.adapter import Adapter
 from steeple.core.plan.gear.holding.weight import Ballast
 from steeple.core.plan.gear.lights.gel import Gel
 from steeple.core.plan.gear.lights.lamp_stand import LampStand
+from steeple.core.plan.gear.recording.lead import Lead
 from steeple.core.plan.gear.recording.medium import Medium
 from steeple.core.plan.gear.recording.power import PowerSource
+from steeple.core.plan.gear.sound.absorber import Absorber
+from steeple.core.plan.gear.sound.mic_stand import MicStand
+from steeple.core.plan.gear.sound.microphone import Microphone
 from steeple.core.plan.problems import Problem
 from steeple.core.plan.reading import AnyPlan
 from steeple.core.plan.values import Part
@@ -56,6 +60,10 @@ class OwnedGear(Part):
     owned_stands: tuple[LampStand, ...] = Field(default=(), max_length=100)
     owned_media: tuple[Medium, ...] = Field(default=(), max_length=100)
     owned_power: tuple[PowerSource, ...] = Field(default=(), max_length=100)
+    owned_microphones: tuple[Microphone, ...] = Field(default=(), max_length=100)
+    owned_mic_stands: tuple[MicStand, ...] = Field(default=(), max_length=100)
+    owned_absorbers: tuple[Absorber, ...] = Field(default=(), max_length=100)
+    owned_leads: tuple[Lead, ...] = Field(default=(), max_length=100)
 
     @property
     def owned(self) -> Owned:
@@ -72,6 +80,10 @@ class OwnedGear(Part):
             stands=self.owned_stands,
             media=self.owned_media,
             power=self.owned_power,
+            microphones=self.owned_microphones,
+            mic_stands=self.owned_mic_stands,
+            absorbers=self.owned_absorbers,
+            leads=self.owned_leads,
         )
 
 

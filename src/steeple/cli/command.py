@@ -8,7 +8,7 @@ import sys
 from collections.abc import Sequence
 
 from steeple import __version__
-from steeple.cli import angles, clap, files, lens, pages, roll, serving, warm
+from steeple.cli import angles, check, clap, files, lens, pages, roll, serving, warm
 from steeple.core.errors import SteepleError
 from steeple.core.plan.reading import plan_schema
 from steeple.store.errors import StoreError
@@ -45,6 +45,13 @@ def parser() -> argparse.ArgumentParser:
     claps = commands.add_parser("clap", help="what recordings of a clap tell of room and clocks")
     clap.add_arguments(claps)
     claps.set_defaults(run=clap.run)
+
+    chart = commands.add_parser("chart", help="the chart that lies on the table for a test frame")
+    check.add_chart(chart)
+    chart.set_defaults(run=check.run_chart)
+    frames = commands.add_parser("check", help="test frames against the plan")
+    check.add_check(frames)
+    frames.set_defaults(run=check.run_check)
 
     optics = commands.add_parser("lens", help="one optical figure at a time")
     lens.add_arguments(optics)

@@ -22,6 +22,7 @@ TESTS_NAMED = 2
 
 def _place(function: Callable[..., object]) -> str:
     """Where a function stands: its file, and its name there."""
+    function = getattr(function, "func", function)
     path = Path(inspect.getsourcefile(function) or "").relative_to(ROOT).as_posix()
     return f"`{path}` ({function.__qualname__.split('.')[0].lstrip('_')})"
 
@@ -65,7 +66,7 @@ def physics_page() -> str:
     ]
     checks = _texts_of_tests()
     for step in STEPS:
-        for spec in step.figures:
+        for spec in (one for one in step.figures if one.documented):
             lines += [
                 f"### {spec.title} (`{spec.key}`)",
                 "",

@@ -288,8 +288,8 @@ def _camera(
 
 
 def _stands(camera: CameraStudy) -> bool:
-    """Whether what other steps build on for each camera is known of this one."""
-    built_on = {need.step.id for step in STEPS for need in step.needs}
+    """Whether what other steps of a camera build on is known of this one."""
+    built_on = {need.step.id for step in STEPS if step.scope != "plan" for need in step.needs}
     return all(
         camera.of(step) is not None
         for step in STEPS

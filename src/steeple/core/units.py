@@ -46,10 +46,16 @@ Unit = Literal[
     "mbit_s",
     "wh",
     "count",
+    "db",
+    "frames",
+    "ppm",
+    "rt60_s",
+    "m2",
 ]
 """Unit of a figure. ``mm`` is a length at the bench and is said in centimetres or inches;
 ``mm_exact`` is a figure printed on gear or a fine detail and is always said in millimetres.
-``moment`` and ``span`` are seconds: since the start of a session, and how long something takes."""
+``moment`` and ``span`` are seconds: since the start of a session, and how long something takes.
+``rt60_s`` are seconds of echo, said in decimals."""
 
 _SUFFIX: dict[str, str] = {
     "mm_exact": " mm",
@@ -72,6 +78,10 @@ _SUFFIX: dict[str, str] = {
     "cd_m2": " cd/m²",
     "mbit_s": " Mbit/s",
     "wh": " Wh",
+    "db": " dB",
+    "frames": " frames",
+    "ppm": " ppm",
+    "rt60_s": " s",
 }
 
 
@@ -237,6 +247,22 @@ def bytes_words(size: float) -> str:
     return f"{exact_words(size / 1e12, 2)} TB"
 
 
+M2_PER_SQUARE_FOOT = 0.09290304
+
+
+def area_words(area_m2: float, system: UnitSystem) -> str:
+    """Say an area of wall or floor: ``4.5 m²``, with inches ``48 sq ft``.
+
+    Parameters
+    ----------
+    area_m2, system
+        in square metres, ≥ 0; the unit system that lengths are said in.
+    """
+    if system == "in":
+        return f"{exact_words(area_m2 / M2_PER_SQUARE_FOOT, 0)} sq ft"
+    return f"{exact_words(area_m2, 1)} m²"
+
+
 _PLACES: dict[str, int] = {
     "mm_exact": 3,
     "px": 1,
@@ -260,6 +286,10 @@ _PLACES: dict[str, int] = {
     "mbit_s": 1,
     "wh": 1,
     "count": 0,
+    "db": 0,
+    "frames": 1,
+    "ppm": 0,
+    "rt60_s": 2,
 }
 _SAID = {"moment": moment_words, "span": span_words, "bytes": bytes_words}
 
@@ -280,6 +310,8 @@ def quantity_words(value: float, unit: Unit, system: UnitSystem) -> str:
         return f"ISO {exact_words(value, 0)}"
     if unit == "g":
         return mass_words(value, system)
+    if unit == "m2":
+        return area_words(value, system)
     if unit in _SAID:
         return _SAID[unit](value)
     if unit == "seconds" and 0 < value < 1:

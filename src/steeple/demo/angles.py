@@ -11,6 +11,12 @@ from steeple.demo.cupboard import MIDSIZE, NORMAL, OLDER, PHONE, SMALL, STANDARD
 from steeple.demo.plans import DULCIMER, DUMPLINGS, GILDING
 from steeple.demo.rigging import adapter, support
 from steeple.demo.rolling import LESSON_SESSION, MAINS, card
+from steeple.demo.sounding import (
+    CLASS_LEADS,
+    CLASS_MICS,
+    CLASS_SOUND,
+    CLASS_SURFACES,
+)
 
 _QUICK_RELEASE = (adapter("Quick-release plate"), adapter("Screw plate, 3/8 hole, 1/4 stud"))
 
@@ -77,6 +83,10 @@ LESSON = DULCIMER.model_copy(
 
 CLASS = DUMPLINGS.model_copy(
     update={
+        "mics": CLASS_MICS,
+        "sound": CLASS_SOUND,
+        "leads": CLASS_LEADS,
+        "room": DUMPLINGS.room.model_copy(update={"surfaces": CLASS_SURFACES}),
         "cameras": (
             *DUMPLINGS.cameras,
             Camera(

@@ -22,6 +22,13 @@ from steeple.demo.rolling import (
     RECORDER,
     card,
 )
+from steeple.demo.sounding import (
+    GILDING_MICS,
+    GILDING_SOUND,
+    LESSON_MICS,
+    LESSON_SOUND,
+    LESSON_SURFACES,
+)
 
 GILDING = Plan(
     title="Gilding a book cover",
@@ -125,6 +132,8 @@ GILDING = Plan(
     ),
     session=GILDING_SESSION,
     stages=GILDING_STAGES,
+    mics=GILDING_MICS,
+    sound=GILDING_SOUND,
     cameras=(
         Camera(
             id="overhead",
@@ -290,6 +299,7 @@ DULCIMER = Plan(
             ),
         ),
         mains_hz=50,
+        surfaces=LESSON_SURFACES,
     ),
     table=Table(width_mm=1700, depth_mm=800, height_mm=560, mat_reflectance=0.1),
     work=Work(
@@ -322,6 +332,8 @@ DULCIMER = Plan(
         hand_room_mm=600,
     ),
     session=DULCIMER_SESSION,
+    mics=LESSON_MICS,
+    sound=LESSON_SOUND,
     recorders=(RECORDER,),
     cameras=(
         Camera(

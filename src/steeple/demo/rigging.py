@@ -13,9 +13,11 @@ from steeple.core.plan.gear.lights.lamp_stand import LampStand
 from steeple.core.plan.gear.lights.light_card import LightCard
 from steeple.core.plan.gear.recording.lead import Lead
 from steeple.core.plan.gear.recording.medium import Medium
-from steeple.core.plan.gear.recording.microphone import Microphone
 from steeple.core.plan.gear.recording.power import PowerSource
 from steeple.core.plan.gear.recording.recorder import Recorder
+from steeple.core.plan.gear.sound.absorber import Absorber
+from steeple.core.plan.gear.sound.mic_stand import MicStand
+from steeple.core.plan.gear.sound.microphone import Microphone
 
 # fmt: off
 LAMPS: tuple[Gear, ...] = (
@@ -93,8 +95,19 @@ SUPPORTS: tuple[Gear, ...] = (
 )
 SOUND: tuple[Gear, ...] = (
     Microphone(name="Small microphones, a pair", pattern="cardioid", pair=True, lead_mm=5000,
-               mass_g=110),
-    Microphone(name="Clip-on microphone", pattern="clip-on", pair=False, lead_mm=1200, mass_g=12),
+               length_mm=140, across_mm=40, self_noise_db=16, mass_g=110),
+    Microphone(name="Clip-on microphone", pattern="clip-on", pair=False, lead_mm=1200,
+               self_noise_db=24, mass_g=12),
+    Microphone(name="Wireless clip-on", pattern="clip-on", pair=False, wireless=True, runs_s=16200,
+               self_noise_db=26, mass_g=30),
+    Microphone(name="Directional microphone", pattern="supercardioid", pair=False, lead_mm=3000,
+               length_mm=220, across_mm=60, self_noise_db=14, mass_g=120),
+    MicStand(name="Microphone stand with a boom", form="floor stand with a boom", reach_mm=750,
+             lowest_mm=900, highest_mm=2100, rated_load_g=1000, mass_g=2600),
+    MicStand(name="Low stand for the table", form="table stand", reach_mm=0, lowest_mm=120,
+             highest_mm=320, rated_load_g=800, mass_g=700),
+    Absorber(name="Winter duvet", form="duvet", width_mm=1350, height_mm=2000, owned=2),
+    Absorber(name="Wool rug", form="rug", width_mm=1700, height_mm=2400),
     Recorder(name="Two-channel recorder", channels=2, bitrate_mbit_s=2.3, power_w=0.9,
              battery_wh=6, file_limit_bytes=2_000_000_000, goes_on_after_file=True,
              fed_while_recording=True),
@@ -111,6 +124,7 @@ SUPPLIES: tuple[Gear, ...] = (
     Lead(name="Extension lead, 5 m", form="mains", length_mm=5000, rated_w=2300),
     Lead(name="Picture lead, 3 m", form="picture", length_mm=3000),
     Lead(name="Sound lead, 5 m", form="sound", length_mm=5000),
+    Lead(name="Sound lead, 10 m", form="sound", length_mm=10_000),
 )
 ADAPTERS: tuple[Gear, ...] = (
     Adapter(name="Bush, 3/8 outside, 1/4 inside", one_end="3/8-16 stud", other_end="1/4-20 socket",

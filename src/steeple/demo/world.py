@@ -43,8 +43,10 @@ def _linked(plan: Plan, ids: Mapping[str, str]) -> Plan:
     recorders = tuple(
         one.model_copy(update={"gear_id": ids.get(one.gear.name)}) for one in plan.recorders
     )
+    mics = tuple(one.model_copy(update={"gear_id": ids.get(one.gear.name)}) for one in plan.mics)
     return plan.model_copy(
         update={
+            "mics": mics,
             "cameras": cameras,
             "supports": supports,
             "lights": lights,

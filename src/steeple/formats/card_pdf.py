@@ -6,9 +6,7 @@ Uses reportlab for the page and the shipped fonts; knows the card and the cautio
 from __future__ import annotations
 
 from collections.abc import Sequence
-from functools import cache
 from io import BytesIO
-from pathlib import Path
 from typing import Literal
 from xml.sax.saxutils import escape
 
@@ -16,8 +14,6 @@ from reportlab.lib.colors import black, white
 from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.lib.styles import ParagraphStyle
 from reportlab.lib.units import mm
-from reportlab.pdfbase import pdfmetrics
-from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.platypus import Paragraph, Table, TableStyle
 
@@ -27,28 +23,17 @@ from steeple.core.study.base.sentence import sentence_words
 from steeple.core.study.base.shapes import Box
 from steeple.core.study.card.card import Card, CardNoteKind, Mark
 from steeple.core.units import UnitSystem, length_words
+from steeple.formats.fonts_of import BOLD, SANS, SERIF, load_fonts
 
 Paper = Literal["a4", "letter"]
 POINTS_PER_MM = float(mm)
 
-_FONTS = Path(__file__).parent / "fonts"
-_SERIF, _SANS, _BOLD = (
-    "Bitter-Bold",
-    "AtkinsonHyperlegibleNext-Regular",
-    "AtkinsonHyperlegibleNext-Bold",
-)
 _MARGIN = 15 * POINTS_PER_MM
 _GAP = 4 * POINTS_PER_MM
 _FOOT = 10 * POINTS_PER_MM
 SCALES = (1.25, 1.12, 1.0, 0.92, 0.85, 0.78, 0.72, 0.66, 0.6, 0.55)
 """Tried in turn until the card fits on its one page: as large as it can be read from a stool."""
 _DRAWING_HEIGHT = 62 * POINTS_PER_MM
-
-
-@cache
-def _load_fonts() -> None:
-    for name in (_SERIF, _SANS, _BOLD):
-        pdfmetrics.registerFont(TTFont(name, str(_FONTS / f"{name}.ttf")))
 
 
 def _style(font: str, size: float, lead: float = 1.28) -> ParagraphStyle:
@@ -79,7 +64,7 @@ def card_pdf(
     -------
     The bytes of the PDF. The same card gives the same bytes.
     """
-    _load_fonts()
+    load_fonts()
     size = A4 if paper == "a4" else LETTER
     out = BytesIO()
     canvas = Canvas(out, pagesize=size, invariant=1)
@@ -142,14 +127,14 @@ class _Page:
         self.y = size[1] - margin
 
     def draw(self, card: Card, cautions: Sequence[Caution]) -> None:
-        self.text(escape(card.title), _style(_SERIF, 17, 1.15), after=1.5 * POINTS_PER_MM)
+        self.text(escape(card.title), _style(SERIF, 17, 1.15), after=1.5 * POINTS_PER_MM)
         heading = f"Set-up card{_of(card)}" + (f", set-up: {card.setup}" if card.setup else "")
-        self.text(escape(heading), _style(_SANS, 10), after=2 * POINTS_PER_MM)
+        self.text(escape(heading), _style(SANS, 10), after=2 * POINTS_PER_MM)
         self.rule(1.4)
         if not card.ready:
-            self.text(escape(card.missing), _style(_BOLD, 11))
-        self.notes(card, "fails", "Not right yet", _style(_BOLD, 10))
-        self.notes(card, "unknown", "Not known, so not cleared", _style(_BOLD, 10))
+            self.text(escape(card.missing), _style(BOLD, 11))
+        self.notes(card, "fails", "Not right yet", _style(BOLD, 10))
+        self.notes(card, "unknown", "Not known, so not cleared", _style(BOLD, 10))
         self.moves(card)
         columns = self.columns(len(card.sections))
         top = self.y
@@ -162,19 +147,19 @@ class _Page:
         self.rule(0.5)
         self.marks(card)
         if card.check:
-            self.text(escape(sentence_words(card.check, self.system)), _style(_SANS, 9.5))
+            self.text(escape(sentence_words(card.check, self.system)), _style(SANS, 9.5))
         if card.way_round:
-            self.text(escape(f"{card.way_round}."), _style(_SANS, 9.5), after=_GAP)
-        self.notes(card, "accepted", "Known and accepted", _style(_SANS, 9.5))
+            self.text(escape(f"{card.way_round}."), _style(SANS, 9.5), after=_GAP)
+        self.notes(card, "accepted", "Known and accepted", _style(SANS, 9.5))
         self.cautions(cautions)
 
     def moves(self, card: Card) -> None:
         """How this set-up is made from the one before, in the order in which it is done."""
         for change in card.changes:
-            self.text(escape(change.title), _style(_SERIF, 11.5))
+            self.text(escape(change.title), _style(SERIF, 11.5))
             for number, one in enumerate(change.moves, start=1):
                 words = f"{number}. {sentence_words(one, self.system)}."
-                self.text(escape(words), _style(_SANS, 9.5), after=0.6 * POINTS_PER_MM)
+                self.text(escape(words), _style(SANS, 9.5), after=0.6 * POINTS_PER_MM)
             self.y -= _GAP
 
     def notes(self, card: Card, kind: CardNoteKind, heading: str, style: ParagraphStyle) -> None:
@@ -212,16 +197,16 @@ class _Page:
         self.y -= 3 * POINTS_PER_MM
 
     def section(self, heading: str, rows: Sequence[CardRow], left: float, width: float) -> None:
-        self.text(escape(heading), _style(_SERIF, 11.5), left=left, width=width)
+        self.text(escape(heading), _style(SERIF, 11.5), left=left, width=width)
         for row in rows:
             value = row.quantity.words(self.system) if row.quantity else row.text
             mark = " (assumed)" if row.assumed else ""
             self.text(
-                f"{escape(row.label)}{mark}", _style(_SANS, 8.5), left=left, width=width, after=0
+                f"{escape(row.label)}{mark}", _style(SANS, 8.5), left=left, width=width, after=0
             )
-            self.text(escape(value), _style(_BOLD, 12.5), left=left, width=width, after=0)
+            self.text(escape(value), _style(BOLD, 12.5), left=left, width=width, after=0)
             if row.hint:
-                self.text(escape(row.hint), _style(_SANS, 7.5), left=left, width=width, after=0)
+                self.text(escape(row.hint), _style(SANS, 7.5), left=left, width=width, after=0)
             self.y -= 1.6 * POINTS_PER_MM
 
     def marks(self, card: Card) -> None:
@@ -233,7 +218,7 @@ class _Page:
         self.y = top
         left = self.left + drawing_width + 6 * POINTS_PER_MM
         width = self.width - drawing_width - 6 * POINTS_PER_MM
-        self.text("Tape down, from the table's edges", _style(_SERIF, 11.5), left=left, width=width)
+        self.text("Tape down, from the table's edges", _style(SERIF, 11.5), left=left, width=width)
         self.mark_table("Zone", card.zone_marks, left, width)
         if card.frame_marks:
             self.mark_table("Edge of the picture", card.frame_marks, left, width)
@@ -254,8 +239,8 @@ class _Page:
         table.setStyle(
             TableStyle(
                 [
-                    ("FONT", (0, 0), (-1, 0), _BOLD, 8),
-                    ("FONT", (0, 1), (-1, -1), _SANS, 9),
+                    ("FONT", (0, 0), (-1, 0), BOLD, 8),
+                    ("FONT", (0, 1), (-1, -1), SANS, 9),
                     ("LINEBELOW", (0, 0), (-1, 0), 0.5, black),
                     ("LEFTPADDING", (0, 0), (-1, -1), 0),
                     ("TOPPADDING", (0, 0), (-1, -1), 0),
@@ -268,7 +253,7 @@ class _Page:
         table.drawOn(self.canvas, left, self.y)
         self.y -= 2 * POINTS_PER_MM
         if any(not mark.on_table for mark in marks):
-            self.text("* off the table", _style(_SANS, 7.5), left=left, width=width)
+            self.text("* off the table", _style(SANS, 7.5), left=left, width=width)
 
     def drawing(self, card: Card, width: float) -> None:
         """Table from above: solid what is there, dashed what is seen. The maker is below."""
@@ -297,7 +282,7 @@ class _Page:
             rectangle(card.frame, 0.9, (4, 2.5))
         canvas.setDash([])
         canvas.setFillColor(black)
-        canvas.setFont(_SANS, 8)
+        canvas.setFont(SANS, 8)
         x = self.left + ((card.zone.left + card.zone.right) / 2 - left) * scale
         y = bottom + ((card.zone.near + card.zone.far) / 2 - near) * scale
         canvas.drawCentredString(x, y - 3, "zone")
@@ -307,6 +292,6 @@ class _Page:
     def cautions(self, cautions: Sequence[Caution]) -> None:
         if not cautions:
             return
-        self.text("Cautions", _style(_SERIF, 11.5))
+        self.text("Cautions", _style(SERIF, 11.5))
         for caution in cautions:
-            self.text(escape(caution.sentence), _style(_SANS, 9), after=1 * POINTS_PER_MM)
+            self.text(escape(caution.sentence), _style(SANS, 9), after=1 * POINTS_PER_MM)

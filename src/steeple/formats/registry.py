@@ -44,6 +44,14 @@ SOUND = Format(
     "sound", ".wav", "audio/wav", True, False,
     "a recorded clap: WAV, FLAC, and the sound of MP4 and MOV clips",
 )  # fmt: skip
+CHART = Format(
+    "chart", ".pdf", "application/pdf", False, True,
+    "the chart for a test frame, true to size, a sheet a page; also as PNG, and its marks as JSON",
+)  # fmt: skip
+TEST_FRAME = Format(
+    "test-frame", ".jpg", "image/jpeg", True, False,
+    "a test frame: JPEG, PNG, TIFF, HEIC; or a clip, MP4 or MOV",
+)  # fmt: skip
 FORMATS: tuple[Format, ...] = (
     PLAN_JSON,
     CARD_PDF,
@@ -53,6 +61,8 @@ FORMATS: tuple[Format, ...] = (
     IES,
     ALARMS_ICS,
     SOUND,
+    CHART,
+    TEST_FRAME,
 )
 
 

@@ -36,7 +36,9 @@ class Sound:
         return self.samples.size / self.rate_hz
 
 
-def read_sound(content: bytes, name: str = "the file") -> Sound:
+def read_sound(
+    content: bytes, name: str = "the file", *, seconds_limit: float = SECONDS_LIMIT
+) -> Sound:
     """The sound of a file, all channels put together.
 
     Parameters
@@ -45,6 +47,8 @@ def read_sound(content: bytes, name: str = "the file") -> Sound:
         the whole file, at most `BYTES_LIMIT`.
     name
         what it is called in a sentence.
+    seconds_limit
+        of a longer one so much is read.
 
     Raises
     ------
@@ -60,7 +64,7 @@ def read_sound(content: bytes, name: str = "the file") -> Sound:
             field="sound", value=len(content), allowed=f"at most {BYTES_LIMIT}",
         )  # fmt: skip
     try:
-        return _read(content, name)
+        return _read(content, name, seconds_limit)
     except (FFmpegError, ValueError, EOFError) as error:
         raise _nothing(name) from error
 
@@ -73,7 +77,7 @@ def _nothing(name: str) -> DocumentError:
     )  # fmt: skip
 
 
-def _read(content: bytes, name: str) -> Sound:
+def _read(content: bytes, name: str, seconds_limit: float) -> Sound:
     pieces: list[Samples] = []
     count, cut = 0, False
     with av.open(BytesIO(content), mode="r", metadata_errors="ignore") as container:
@@ -91,10 +95,10 @@ def _read(content: bytes, name: str) -> Sound:
         try:
             for frame in container.decode(stream):
                 for one in to_float.resample(frame):
-                    piece = one.to_ndarray().astype(np.float64).mean(axis=0)
+                    piece = one.to_ndarray().mean(axis=0, dtype=np.float32)
                     pieces.append(piece)
                     count += piece.size
-                if count >= SECONDS_LIMIT * rate:
+                if count >= seconds_limit * rate:
                     cut = True
                     break
         except FFmpegError:
@@ -103,4 +107,5 @@ def _read(content: bytes, name: str) -> Sound:
     if not count:
         raise _nothing(name)
     samples = np.concatenate(pieces)
-    return Sound(np.nan_to_num(samples, nan=0.0, posinf=1.0, neginf=-1.0), rate, cut)
+    np.nan_to_num(samples, copy=False, nan=0.0, posinf=1.0, neginf=-1.0)
+    return Sound(samples, rate, cut)

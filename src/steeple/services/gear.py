@@ -19,9 +19,13 @@ from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.gear.lights.gel import Gel
 from steeple.core.plan.gear.lights.lamp_stand import LampStand
 from steeple.core.plan.gear.lights.light_card import LightCard
+from steeple.core.plan.gear.recording.lead import Lead
 from steeple.core.plan.gear.recording.medium import Medium
 from steeple.core.plan.gear.recording.power import PowerSource
 from steeple.core.plan.gear.recording.recorder import Recorder
+from steeple.core.plan.gear.sound.absorber import Absorber
+from steeple.core.plan.gear.sound.mic_stand import MicStand
+from steeple.core.plan.gear.sound.microphone import Microphone
 from steeple.core.plan.reading import read_plan
 from steeple.formats.gear_csv import RowRefused, Table, read_gear_csv, write_gear_csv
 from steeple.formats.gear_json import read_gear_json, write_gear_json
@@ -45,6 +49,10 @@ Kind = TypeVar(
     Medium,
     PowerSource,
     Recorder,
+    Microphone,
+    MicStand,
+    Absorber,
+    Lead,
 )
 
 
@@ -65,6 +73,10 @@ class Cupboard:
     media: list[tuple[str, Medium]]
     power: list[tuple[str, PowerSource]]
     recorders: list[tuple[str, Recorder]]
+    microphones: list[tuple[str, Microphone]]
+    mic_stands: list[tuple[str, MicStand]]
+    absorbers: list[tuple[str, Absorber]]
+    leads: list[tuple[str, Lead]]
 
 
 @dataclass(frozen=True, slots=True)
@@ -113,6 +125,9 @@ def copies_in(plan: Plan, gear_id: str) -> list[tuple[str, Gear | None]]:
     for index, recorder in enumerate(plan.recorders):
         if recorder.gear_id == gear_id:
             found.append((f"/recorders/{index}/gear", recorder.gear))
+    for index, mic in enumerate(plan.mics):
+        if mic.gear_id == gear_id:
+            found.append((f"/mics/{index}/gear", mic.gear))
     for index, bank in enumerate(plan.banks):
         if bank.gear_id == gear_id:
             found.append((f"/banks/{index}/gear", bank.gear))
@@ -153,6 +168,10 @@ class GearService:
                 media=_in_use(gear, "medium", Medium),
                 power=_in_use(gear, "power", PowerSource),
                 recorders=_in_use(gear, "recorder", Recorder),
+                microphones=_in_use(gear, "microphone", Microphone),
+                mic_stands=_in_use(gear, "mic-stand", MicStand),
+                absorbers=_in_use(gear, "absorber", Absorber),
+                leads=_in_use(gear, "lead", Lead),
             )
 
     def get(self, gear_id: str) -> StoredGear:

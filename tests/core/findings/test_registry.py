@@ -17,6 +17,7 @@ from tests.hold_cases import BAR, HOLD_FIRING, held
 from tests.light_cases import LIGHT_FIRING, lamp
 from tests.plans import BARE, BODY, BULB, PHONE, SOUND, SOUND_IN_FULL, ZOOM, changed, finding
 from tests.roll_cases import ROLL_FIRING
+from tests.sound_cases import SOUND_FIRING
 
 Row = tuple[str, Verdict, dict[str, Any], str]
 LENS_UNKNOWN = ZOOM.model_copy(
@@ -127,6 +128,7 @@ FIRING: list[Row] = [
     *LIGHT_FIRING,
     *ANGLES_FIRING,
     *ROLL_FIRING,
+    *SOUND_FIRING,
 ]  # fmt: skip
 
 
@@ -266,6 +268,10 @@ CAUTIOUS: dict[str, Plan] = {
     "fixed-overhead": changed(
         **held(BAR.model_copy(update={"form": "ceiling arm", "anchor": "ceiling"}))
     ),
+    "sound-leads": SOUND,
+    "microphone-overhead": SOUND,
+    "hung-cloth": changed(sound__soft=[{"kind": "duvet", "hung": True}]),
+    "turning-leads": changed(work__hazards=["turning"]),
     "hot-under-boom": changed(work__hazards=["flame"]),
     "lamps-on-mains": SOUND,
     "lamp-overhead": SOUND,

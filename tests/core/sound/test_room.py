@@ -15,13 +15,12 @@ from steeple.core.sound.reach import (
     Heard,
     Pattern,
     critical_mm,
-    direct_to_echo_db,
     level_at,
     sensitivity,
     summed_db,
 )
-from steeple.core.sound.room import Surface, area_for, echo_of
-from steeple.core.sound.stereo import Mic, angle_off_deg, comb_hz, landed, three_to_one
+from steeple.core.sound.room import Surface, echo_of
+from steeple.core.sound.stereo import Mic, angle_off_deg, landed
 
 PATTERNS: tuple[Pattern, ...] = ("omni", "cardioid", "supercardioid", "figure of eight")
 
@@ -57,25 +56,10 @@ def test_nothing_comes_back_and_everything_does() -> None:
         echo_of(0, [even(62, 0.1)])
 
 
-@given(st.floats(0.02, 0.6), st.floats(0.1, 0.9), st.floats(0.3, 1.0))
-def test_so_much_of_it_gives_the_echo_that_was_wanted(
-    absorption: float, share: float, gain: float
-) -> None:
-    """What is put up takes so much more than the wall behind it, as things do."""
-    echo = echo_of(60, [even(100, absorption)])
-    wanted = echo.rt60_s[2] * share
-    area = area_for(echo, wanted, gain, 2)
-    treated = echo_of(60, [even(100, absorption)], [even(area, gain)])
-    assert treated.rt60_s[2] <= wanted * 1.001
-    assert area_for(echo, echo.rt60_s[2] * 1.1, gain, 2) == 0
-
-
 def test_the_critical_distance() -> None:
     """60 m³ with 0.6 s: 57 cm all round, 99 cm for a cardioid."""
     assert critical_mm(60, 0.6, "omni") == pytest.approx(570)
     assert critical_mm(60, 0.6, "cardioid") == pytest.approx(570 * math.sqrt(3))
-    assert direct_to_echo_db(570, 570, 0, "omni") == pytest.approx(0)
-    assert direct_to_echo_db(285, 570, 0, "omni") == pytest.approx(6.02, abs=0.01)
 
 
 @pytest.mark.parametrize("pattern", PATTERNS)
@@ -119,16 +103,12 @@ def test_what_is_mirrored_lands_at_the_other_side(
     here = landed(left, right, Vector(x, y, 1000))
     there = landed(left, right, Vector(-x, y, 1000))
     assert here.side == pytest.approx(-there.side, abs=1e-9)
-    assert comb_hz(left, right, Vector(x, y, 1000)) == pytest.approx(
-        comb_hz(left, right, Vector(-x, y, 1000))
-    )
 
 
-def test_a_middle_lands_in_the_middle_and_has_no_comb() -> None:
+def test_a_middle_lands_in_the_middle() -> None:
     left, right = pair(400, 0, "omni")
     middle = Vector(0, 1000, 1000)
     assert landed(left, right, middle).side == pytest.approx(0)
-    assert math.isinf(comb_hz(left, right, middle))
 
 
 def test_17_cm_at_110_degrees_is_full_at_about_48_degrees_to_a_side() -> None:
@@ -151,9 +131,7 @@ def test_coincident_microphones_differ_in_level_alone() -> None:
 
 
 def test_angles_and_distances() -> None:
-    left, right = pair(400, 0, "omni")
+    _, right = pair(400, 0, "omni")
     assert angle_off_deg(right, Vector(200, 1000, 1000)) == pytest.approx(0, abs=1e-6)
     assert angle_off_deg(right, Vector(1200, 0, 1000)) == pytest.approx(90)
     assert angle_off_deg(right, right.place) == 0
-    assert comb_hz(left, right, Vector(5000, 0.001, 1000)) == pytest.approx(343_000 / 800, rel=1e-3)
-    assert three_to_one(300, 900) == 3

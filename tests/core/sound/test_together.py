@@ -9,9 +9,10 @@ from hypothesis import strategies as st
 from scipy.signal import resample_poly
 
 from steeple.core.errors import InputError
+from steeple.core.sound.decay import arrivals
 from steeple.core.sound.delay import clap_every_s, delay_s, drift_s, frames
 from steeple.core.sound.together import offset_of
-from tests.claps import RATE, clap, later, two_claps
+from tests.claps import RATE, Samples, clap, later, two_claps
 
 CLAP = clap(0.5, lasts_s=4, at_s=1.5, seed=3)
 
@@ -58,3 +59,34 @@ def test_delays_in_frames() -> None:
     assert drift_s(50, 3600) == pytest.approx(0.18)
     assert clap_every_s(50, 25) == pytest.approx(400)
     assert drift_s(50, clap_every_s(50, 25)) == pytest.approx(0.02)
+
+
+def short_clap(rt60: float, seed: int) -> Samples:
+    """A clap of 4 ms in a room of its own answer: the direct sound, three reflections, and an echo."""
+    random = np.random.default_rng(1)
+    source = random.standard_normal(192) * np.hanning(192)
+    answer = np.random.default_rng(seed)
+    count = round(2 * rt60 * RATE)
+    echo = answer.standard_normal(count) * np.exp(-6.9078 * np.arange(count) / RATE / rt60)
+    echo *= 0.7 * np.sqrt(13.8 / (RATE * rt60))
+    echo[0] = 1.0
+    for late, part in zip(answer.uniform(0.004, 0.02, 3), (0.5, 0.35, 0.3), strict=True):
+        echo[round(late * RATE)] += part
+    sound = np.zeros(RATE * 3)
+    heard = np.convolve(source, echo)[: 2 * RATE]
+    sound[RATE // 2 : RATE // 2 + heard.size] = heard
+    noise = answer.standard_normal(sound.size) * 1e-3
+    return np.asarray(0.5 * sound / np.abs(sound).max() + noise * 0.5)
+
+
+@pytest.mark.parametrize("behind", [0.0004, 0.013, 0.4])
+def test_two_places_of_one_room_answer_differently_and_are_set_all_the_same(behind: float) -> None:
+    """Far apart, two recorders share the direct sound alone."""
+    found = offset_of(short_clap(0.6, 5), RATE, later(short_clap(0.6, 6), behind), RATE)
+    assert found.behind_s == pytest.approx(behind, abs=0.001)
+
+
+@pytest.mark.parametrize("rt60", [0.3, 0.6, 1.2])
+def test_a_clap_that_takes_two_blocks_to_rise_is_one_clap(rt60: float) -> None:
+    for seed in range(6):
+        assert len(arrivals(short_clap(rt60, seed), RATE)) == 1

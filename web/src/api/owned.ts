@@ -1,5 +1,6 @@
 /** What mends and comparisons may take from the cupboard. */
 import type {
+  Absorber,
   Adapter,
   Ballast,
   Body,
@@ -7,9 +8,12 @@ import type {
   Fixture,
   Gel,
   LampStand,
+  Lead,
   Lens,
   LightCard,
   Medium,
+  Microphone,
+  MicStand,
   PowerSource,
   Support,
 } from './types';
@@ -27,6 +31,10 @@ export interface Owned {
   stands: LampStand[];
   media: Medium[];
   power: PowerSource[];
+  microphones: Microphone[];
+  mic_stands: MicStand[];
+  absorbers: Absorber[];
+  leads: Lead[];
 }
 
 export const NOTHING_OWNED: Owned = {
@@ -41,6 +49,10 @@ export const NOTHING_OWNED: Owned = {
   stands: [],
   media: [],
   power: [],
+  microphones: [],
+  mic_stands: [],
+  absorbers: [],
+  leads: [],
 };
 
 /** So much of each kind is looked at; the server refuses more. */
@@ -56,6 +68,10 @@ export const OWNED_MOST = {
   stands: 100,
   media: 100,
   power: 100,
+  microphones: 100,
+  mic_stands: 100,
+  absorbers: 100,
+  leads: 100,
 };
 
 /** What of the cupboard mends and comparisons look at, the first of each kind. */
@@ -72,6 +88,10 @@ export function ownedOf(cupboard: Cupboard): Owned {
     stands: cupboard.stands.slice(0, OWNED_MOST.stands).map((one) => one.gear),
     media: cupboard.media.slice(0, OWNED_MOST.media).map((one) => one.gear),
     power: cupboard.power.slice(0, OWNED_MOST.power).map((one) => one.gear),
+    microphones: cupboard.microphones.slice(0, OWNED_MOST.microphones).map((one) => one.gear),
+    mic_stands: cupboard.mic_stands.slice(0, OWNED_MOST.mic_stands).map((one) => one.gear),
+    absorbers: cupboard.absorbers.slice(0, OWNED_MOST.absorbers).map((one) => one.gear),
+    leads: cupboard.leads.slice(0, OWNED_MOST.leads).map((one) => one.gear),
   };
 }
 
@@ -97,6 +117,10 @@ const WORDS: Record<keyof Owned, string> = {
   stands: 'lamp stands',
   media: 'cards and disks',
   power: 'batteries and banks',
+  microphones: 'microphones',
+  mic_stands: 'microphone stands',
+  absorbers: 'duvets and rugs',
+  leads: 'leads',
 };
 
 /** The same as a request says it. */
@@ -112,4 +136,8 @@ export const ownedBody = (owned: Owned) => ({
   owned_stands: owned.stands,
   owned_media: owned.media,
   owned_power: owned.power,
+  owned_microphones: owned.microphones,
+  owned_mic_stands: owned.mic_stands,
+  owned_absorbers: owned.absorbers,
+  owned_leads: owned.leads,
 });

@@ -779,6 +779,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/microphones": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Microphones
+         * @description Every way to hear a voice, an instrument or the work, each at its best place.
+         */
+        post: operations["microphones_api_microphones_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Clap
+         * @description What recordings of a clap tell: each of its room, and each against the first. Nothing is kept.
+         */
+        post: operations["clap_api_clap_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clap/stand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stand In
+         * @description A recording of a clap in the room of a plan, by a stand-in that ships with Steeple: to try the reading.
+         */
+        post: operations["stand_in_api_clap_stand_in_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/roll": {
         parameters: {
             query?: never;
@@ -853,6 +913,67 @@ export interface paths {
         get: operations["card_api_plans__plan_id__card_pdf_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/chart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Chart
+         * @description The chart of a plan, true to size: PDF, a sheet a page, or PNG with all sheets as they lie.
+         */
+        post: operations["chart_api_chart_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check
+         * @description Test frames of a camera against its plan. Nothing is kept; a place in a file is never looked at.
+         */
+        post: operations["check_api_check_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/stand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stand In
+         * @description A test frame as somebody would take it who set the bench up with these errors: by a stand-in that ships with
+         *     Steeple, to try the check without a camera.
+         */
+        post: operations["stand_in_api_check_stand_in_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1093,6 +1214,65 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * Absorber
+         * @description Something soft that can be hung up or laid down.
+         */
+        "Absorber-Input": {
+            /** Name */
+            name: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "duvet" | "blanket" | "curtain" | "rug" | "foam";
+            /** Width Mm */
+            width_mm: number;
+            /**
+             * Height Mm
+             * @description Or the depth of what lies.
+             */
+            height_mm: number;
+            /**
+             * Owned
+             * @default 1
+             */
+            owned: number;
+        };
+        /**
+         * Absorber
+         * @description Something soft that can be hung up or laid down.
+         */
+        "Absorber-Output": {
+            /** Name */
+            name: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "duvet" | "blanket" | "curtain" | "rug" | "foam";
+            /** Width Mm */
+            width_mm: number;
+            /**
+             * Height Mm
+             * @description Or the depth of what lies.
+             */
+            height_mm: number;
+            /**
+             * Owned
+             * @default 1
+             */
+            owned: number;
+        };
+        /**
+         * AbsorberInUse
+         * @description A duvet, curtain, rug or foam in the cupboard.
+         */
+        AbsorberInUse: {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Absorber-Output"];
+        };
+        /**
          * Acceptance
          * @description A finding to watch that is accepted, with the reason.
          *
@@ -1202,6 +1382,28 @@ export interface components {
             /** Id */
             id: string;
             gear: components["schemas"]["Adapter-Output"];
+        };
+        /**
+         * AgainstFirst
+         * @description How far a file is behind the first: positive where it hears the same later.
+         */
+        AgainstFirst: {
+            /** File */
+            file: string;
+            /** Behind S */
+            behind_s: number | null;
+            /** Behind Frames */
+            behind_frames: number | null;
+            /** Alike */
+            alike: number | null;
+            /** Drift Ppm */
+            drift_ppm: number | null;
+            /** Drift Over S */
+            drift_over_s: number | null;
+            /** Clap Every S */
+            clap_every_s: number | null;
+            /** Problem */
+            problem: string | null;
         };
         /**
          * Aim
@@ -1646,6 +1848,62 @@ export interface components {
             /** Radius Mm */
             radius_mm: number;
         };
+        /** Body_check_api_check_post */
+        Body_check_api_check_post: {
+            /**
+             * Plan
+             * @description The plan, as its file has it.
+             */
+            plan: string;
+            /**
+             * Files
+             * @description JPEG, PNG, TIFF, HEIC; MP4 or MOV
+             */
+            files: string[];
+            /**
+             * Camera
+             * @default
+             */
+            camera: string;
+            /** Raised Mm */
+            raised_mm?: number | null;
+            /** Tape Mm */
+            tape_mm?: number | null;
+            /**
+             * Bar Mm
+             * @default 150
+             */
+            bar_mm: number;
+            /**
+             * Paper
+             * @default a4
+             * @enum {string}
+             */
+            paper: "a4" | "letter" | "a3" | "tiles";
+            /**
+             * Corners
+             * @description Eight: x and y of the far left, far right, near right and near left corner.
+             */
+            corners?: number[] | null;
+            /**
+             * Rectangle Mm
+             * @description Two: width and depth.
+             */
+            rectangle_mm?: number[] | null;
+        };
+        /** Body_clap_api_clap_post */
+        Body_clap_api_clap_post: {
+            /**
+             * Files
+             * @description WAV, FLAC, MP4 or MOV
+             */
+            files: string[];
+            /**
+             * Frame Rate Hz
+             * @default 25
+             */
+            frame_rate_hz: number;
+        };
         /**
          * Box
          * @description A rectangle in a plane parallel to the table, in millimetres; near is the maker's side.
@@ -2073,6 +2331,26 @@ export interface components {
              * @default []
              */
             owned_power: components["schemas"]["PowerSource-Input"][];
+            /**
+             * Owned Microphones
+             * @default []
+             */
+            owned_microphones: components["schemas"]["Microphone-Input"][];
+            /**
+             * Owned Mic Stands
+             * @default []
+             */
+            owned_mic_stands: components["schemas"]["MicStand-Input"][];
+            /**
+             * Owned Absorbers
+             * @default []
+             */
+            owned_absorbers: components["schemas"]["Absorber-Input"][];
+            /**
+             * Owned Leads
+             * @default []
+             */
+            owned_leads: components["schemas"]["Lead-Input"][];
             plan: components["schemas"]["Plan-Input"];
             /**
              * Camera
@@ -2248,7 +2526,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold" | "light" | "angles" | "roll";
+            step: "work" | "lens" | "hold" | "light" | "angles" | "sound" | "roll";
             /** Sentence */
             sentence: string;
         };
@@ -2310,6 +2588,204 @@ export interface components {
          */
         ChangeOversRequest: {
             plan: components["schemas"]["Plan-Input"];
+        };
+        /**
+         * ChartRequest
+         * @description A plan whose chart is wanted, and on what.
+         */
+        ChartRequest: {
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Paper
+             * @default a4
+             * @enum {string}
+             */
+            paper: "a4" | "letter" | "a3" | "tiles";
+            /**
+             * Form
+             * @default pdf
+             * @enum {string}
+             */
+            form: "pdf" | "png";
+            /**
+             * Dpi
+             * @default 300
+             */
+            dpi: number;
+        };
+        /**
+         * CheckFigure
+         * @description One figure, planned and measured.
+         */
+        CheckFigure: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            planned: components["schemas"]["Quantity"] | null;
+            measured: components["schemas"]["Quantity"];
+            /** @description Two standard errors. */
+            error: components["schemas"]["Quantity"] | null;
+            /** @description How far off it may be. */
+            tolerance: components["schemas"]["Quantity"] | null;
+            /**
+             * Verdict
+             * @description None where nothing was planned to compare it with.
+             */
+            verdict: ("holds" | "watch" | "fails" | "unknown") | null;
+        };
+        /**
+         * CheckNote
+         * @description One thing that is not as planned.
+         */
+        CheckNote: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "check.too-high" | "check.too-low" | "check.off-centre" | "check.tilted" | "check.turned" | "check.zoom-off" | "check.zone-cut-off" | "check.uneven" | "check.hot-patch" | "check.cast" | "check.exposure" | "check.clipped" | "check.bands" | "check.soft" | "check.detail-lost" | "check.printer-scale" | "check.other-plan";
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "holds" | "watch" | "fails" | "unknown";
+            /** Title */
+            title: components["schemas"]["Piece"][];
+            /**
+             * Reason
+             * @default []
+             */
+            reason: components["schemas"]["Piece"][];
+            /**
+             * Moves
+             * @default []
+             */
+            moves: components["schemas"]["Move"][];
+        };
+        /**
+         * CheckReport
+         * @description A test frame against the plan.
+         */
+        CheckReport: {
+            /** Camera */
+            camera: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "holds" | "watch" | "fails" | "unknown";
+            /** Answer */
+            answer: components["schemas"]["Piece"][];
+            /**
+             * Trusted
+             * @enum {string}
+             */
+            trusted: "zoom" | "tape" | "picture";
+            /** Size Px */
+            size_px: [
+                number,
+                number
+            ];
+            /** Marks */
+            marks: number;
+            /** Hidden */
+            hidden: number;
+            /** Residual Px */
+            residual_px: number;
+            /** Measured */
+            measured: {
+                [key: string]: components["schemas"]["Measured"];
+            };
+            /** Figures */
+            figures: components["schemas"]["CheckFigure"][];
+            /** Notes */
+            notes: components["schemas"]["CheckNote"][];
+            /**
+             * Moves
+             * @description All moves, in the order in which they are made.
+             */
+            moves: components["schemas"]["Move"][];
+            /**
+             * Sharpness
+             * @default []
+             */
+            sharpness: components["schemas"]["SharpRow"][];
+            /**
+             * Light
+             * @default []
+             */
+            light: components["schemas"]["LightCell"][];
+            overlay: components["schemas"]["Overlay"];
+            settings: components["schemas"]["FileSettings"] | null;
+            tap: components["schemas"]["TapReading"] | null;
+        };
+        /**
+         * ClapReport
+         * @description What some recordings of a clap tell.
+         */
+        ClapReport: {
+            /** Files */
+            files: components["schemas"]["ClapRow"][];
+            /** Against First */
+            against_first: components["schemas"]["AgainstFirst"][];
+        };
+        /**
+         * ClapRequest
+         * @description A plan whose room is clapped in, and how the stand-in hears it.
+         */
+        ClapRequest: {
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Form
+             * @default wav
+             * @enum {string}
+             */
+            form: "wav" | "flac" | "mp4" | "mov";
+        };
+        /**
+         * ClapRow
+         * @description What one file tells; of several claps, or too much noise, ``problem`` says why it tells no echo.
+         */
+        ClapRow: {
+            /** File */
+            file: string;
+            /** Rate Hz */
+            rate_hz: number;
+            /** Lasts S */
+            lasts_s: number;
+            /**
+             * Cut
+             * @description Whether only the beginning of a long file was read.
+             */
+            cut: boolean;
+            /** Rt60 S */
+            rt60_s: number | null;
+            /** Arrival S */
+            arrival_s: number | null;
+            /** Peak Db */
+            peak_db: number | null;
+            /** Noise Db */
+            noise_db: number | null;
+            /** Above Noise Db */
+            above_noise_db: number | null;
+            t20: components["schemas"]["DecayLine"] | null;
+            t30: components["schemas"]["DecayLine"] | null;
+            /**
+             * Fitted S
+             * @description By an exponential over the noise, where that leaves no room for T20.
+             */
+            fitted_s: number | null;
+            /**
+             * Curve
+             * @description Seconds after the arrival, and how far the sound has died away in dB.
+             * @default []
+             */
+            curve: [
+                number,
+                number
+            ][];
+            /** Problem */
+            problem: string | null;
         };
         /**
          * ClearFloor
@@ -2390,6 +2866,14 @@ export interface components {
             power: components["schemas"]["PowerInUse"][];
             /** Recorders */
             recorders: components["schemas"]["RecorderInUse"][];
+            /** Microphones */
+            microphones: components["schemas"]["MicrophoneInUse"][];
+            /** Mic Stands */
+            mic_stands: components["schemas"]["MicStandInUse"][];
+            /** Absorbers */
+            absorbers: components["schemas"]["AbsorberInUse"][];
+            /** Leads */
+            leads: components["schemas"]["LeadInUse"][];
         };
         /**
          * CutDrawing
@@ -2502,6 +2986,20 @@ export interface components {
             sun_share: number;
         };
         /**
+         * DecayLine
+         * @description A straight line through a stretch of the decay, as `core.sound.decay.Line`.
+         */
+        DecayLine: {
+            /** Rt60 S */
+            rt60_s: number;
+            /** From Db */
+            from_db: number;
+            /** To Db */
+            to_db: number;
+            /** Off Db */
+            off_db: number;
+        };
+        /**
          * Delivery
          * @description The picture that is published.
          */
@@ -2606,7 +3104,18 @@ export interface components {
          */
         DrawnOfPlan: {
             work: components["schemas"]["WorkDrawing"] | null;
+            sound: components["schemas"]["SoundDrawing"] | null;
             roll: components["schemas"]["RollDrawing"] | null;
+        };
+        /**
+         * EchoBand
+         * @description Reverberation time of one octave band.
+         */
+        EchoBand: {
+            /** Mid Hz */
+            mid_hz: number;
+            /** Rt60 S */
+            rt60_s: number;
         };
         /**
          * Edit
@@ -2694,6 +3203,26 @@ export interface components {
              * @default []
              */
             owned_power: components["schemas"]["PowerSource-Input"][];
+            /**
+             * Owned Microphones
+             * @default []
+             */
+            owned_microphones: components["schemas"]["Microphone-Input"][];
+            /**
+             * Owned Mic Stands
+             * @default []
+             */
+            owned_mic_stands: components["schemas"]["MicStand-Input"][];
+            /**
+             * Owned Absorbers
+             * @default []
+             */
+            owned_absorbers: components["schemas"]["Absorber-Input"][];
+            /**
+             * Owned Leads
+             * @default []
+             */
+            owned_leads: components["schemas"]["Lead-Input"][];
             plan: components["schemas"]["Plan-Input"];
             /**
              * Try Mends
@@ -2756,6 +3285,19 @@ export interface components {
             what: "begins" | "stops" | "is stopped" | "new file" | "bank empty" | "end";
             /** Why */
             why: ("recording limit" | "file limit" | "card full" | "battery empty" | "heat" | "by hand" | "end") | null;
+        };
+        /**
+         * Fed
+         * @description A device that hangs on a mains lead.
+         */
+        Fed: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "camera" | "recorder" | "lamp";
+            /** Id */
+            id: string;
         };
         /**
          * FieldOfView
@@ -2821,6 +3363,20 @@ export interface components {
             quantity: components["schemas"]["Quantity"];
         };
         /**
+         * FileSettings
+         * @description How a picture was taken, by its file.
+         */
+        FileSettings: {
+            /** Focal Mm */
+            focal_mm: number | null;
+            /** F Number */
+            f_number: number | null;
+            /** Exposure S */
+            exposure_s: number | null;
+            /** Iso */
+            iso: number | null;
+        };
+        /**
          * FilterInUse
          * @description A filter for a lens in the cupboard.
          */
@@ -2845,7 +3401,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold" | "light" | "angles" | "roll";
+            step: "work" | "lens" | "hold" | "light" | "angles" | "sound" | "roll";
             /**
              * Verdict
              * @enum {string}
@@ -2961,6 +3517,11 @@ export interface components {
              */
             battery_wh?: number | null;
             /**
+             * Noise Db
+             * @description Its fan at one metre, dB(A); 0 = none.
+             */
+            noise_db?: number | null;
+            /**
              * Ies
              * @description Its IES LM-63 file, whole: what it gives in every direction.
              */
@@ -3024,6 +3585,11 @@ export interface components {
              * @description Of a lamp that runs on a battery of its own.
              */
             battery_wh: number | null;
+            /**
+             * Noise Db
+             * @description Its fan at one metre, dB(A); 0 = none.
+             */
+            noise_db: number | null;
             /**
              * Ies
              * @description Its IES LM-63 file, whole: what it gives in every direction.
@@ -3099,7 +3665,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter";
+            kind: "body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "mic-stand" | "absorber" | "recorder" | "medium" | "power" | "lead" | "adapter";
             /** Title */
             title: string;
             /** Plural */
@@ -3152,7 +3718,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold" | "light" | "angles" | "roll";
+            step: "work" | "lens" | "hold" | "light" | "angles" | "sound" | "roll";
             /** About */
             about: string;
             answer: components["schemas"]["Answer"];
@@ -3169,7 +3735,7 @@ export interface components {
             working: components["schemas"]["Working"][];
             camera: components["schemas"]["CameraResult"] | null;
             /** Drawn */
-            drawn: ("work" | "lens" | "hold" | "light" | "angles" | "roll")[];
+            drawn: ("work" | "lens" | "hold" | "light" | "angles" | "sound" | "roll")[];
             /** Findings */
             findings: components["schemas"]["Finding"][];
         };
@@ -3183,7 +3749,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold" | "light" | "angles" | "roll";
+            step: "work" | "lens" | "hold" | "light" | "angles" | "sound" | "roll";
             /**
              * Camera
              * @default 0
@@ -3234,7 +3800,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "camera" | "recorder" | "lamp";
+            kind: "camera" | "recorder" | "lamp" | "microphone";
             /**
              * Device
              * @description Id of the camera, recorder or lamp.
@@ -3461,6 +4027,19 @@ export interface components {
             known: components["schemas"]["RowReport"][];
             /** Refused */
             refused: components["schemas"]["RowProblem"][];
+        };
+        /**
+         * Into
+         * @description What a microphone is recorded by.
+         */
+        Into: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "camera" | "recorder";
+            /** Id */
+            id: string;
         };
         /**
          * IntrusionDrawing
@@ -3867,6 +4446,30 @@ export interface components {
             mass_g: number | null;
         };
         /**
+         * Landing
+         * @description Where a place of the instrument lands: shares of its width and of the way from left to right, −1 … 1.
+         */
+        Landing: {
+            /** At */
+            at: number;
+            /** Side */
+            side: number;
+        };
+        /**
+         * LateDrawing
+         * @description How late the sound comes to a device, against the main microphone.
+         */
+        LateDrawing: {
+            /** Name */
+            name: string;
+            /** Frames */
+            frames: number;
+            /** Distance Mm */
+            distance_mm: number;
+            /** Is Camera */
+            is_camera: boolean;
+        };
+        /**
          * Layout
          * @description One school, placed: ``option`` is None where it cannot be set up, and ``lacks`` says why.
          *     ``to_get`` names what is not in the cupboard.
@@ -3883,6 +4486,65 @@ export interface components {
             lacks: components["schemas"]["Piece"][];
             /** To Get */
             to_get: string[];
+        };
+        /**
+         * Lead
+         * @description A lead: mains, data, picture or sound.
+         */
+        "Lead-Input": {
+            /** Name */
+            name: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "mains" | "picture" | "data" | "sound";
+            /** Length Mm */
+            length_mm: number;
+            /** Rated W */
+            rated_w?: number | null;
+        };
+        /**
+         * Lead
+         * @description A lead: mains, data, picture or sound.
+         */
+        "Lead-Output": {
+            /** Name */
+            name: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "mains" | "picture" | "data" | "sound";
+            /** Length Mm */
+            length_mm: number;
+            /** Rated W */
+            rated_w: number | null;
+        };
+        /**
+         * LeadDrawing
+         * @description A lead along its way; ``short_mm`` None where its length is not known.
+         */
+        LeadDrawing: {
+            /** Points */
+            points: components["schemas"]["Point"][];
+            /** Needs Mm */
+            needs_mm: number;
+            /** Has Mm */
+            has_mm: number | null;
+            /** Short Mm */
+            short_mm: number | null;
+            /** Crosses */
+            crosses: string[];
+        };
+        /**
+         * LeadInUse
+         * @description A lead in the cupboard.
+         */
+        LeadInUse: {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Lead-Output"];
         };
         /**
          * Lens
@@ -4221,6 +4883,18 @@ export interface components {
             mass_g: number | null;
         };
         /**
+         * LightCell
+         * @description Light at one place of the zone, in stops about its mean.
+         */
+        LightCell: {
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Stops */
+            stops: number;
+        };
+        /**
          * LightDrawing
          * @description Lamps, cards and the map of the zone: light in stops against its middle, row by row from near left,
          *     with everything but the maker in the way.
@@ -4511,6 +5185,16 @@ export interface components {
             on_table: boolean;
         };
         /**
+         * Measured
+         * @description A figure and two standard errors of it.
+         */
+        Measured: {
+            /** Value */
+            value: number;
+            /** Error */
+            error: number;
+        };
+        /**
          * MeasuredLamp
          * @description What an IES LM-63 file says of a lamp. ``axis_cd`` is its intensity along its axis.
          */
@@ -4566,6 +5250,410 @@ export interface components {
             gear: components["schemas"]["Medium-Output"];
         };
         /**
+         * MicDrawing
+         * @description A microphone in the plan of the room. ``reach_mm`` is the line inside which what it hears outweighs the
+         *     echo, ``number`` the how many of the plan.
+         */
+        MicDrawing: {
+            /** Key */
+            key: string;
+            /** Id */
+            id: string;
+            /** Number */
+            number: number;
+            /** At */
+            at: string;
+            /** Name */
+            name: string;
+            /** Held */
+            held: string;
+            /** Owned */
+            owned: boolean;
+            /** Hears */
+            hears: string;
+            place: components["schemas"]["Point"];
+            faces: components["schemas"]["Point"];
+            source: components["schemas"]["Point"];
+            foot: components["schemas"]["Point"] | null;
+            /** Reach Mm */
+            reach_mm: number | null;
+            /** Distance Mm */
+            distance_mm: number;
+            /** Over Echo Db */
+            over_echo_db: number | null;
+            /** Over Noise Db */
+            over_noise_db: number;
+            lead: components["schemas"]["LeadDrawing"] | null;
+            pair: components["schemas"]["PairDrawing"] | null;
+            /** In Frame */
+            in_frame: boolean;
+        };
+        /**
+         * MicOfferRow
+         * @description A way to hear something. ``mic`` is None where there is no place for it; ``good`` says whether it is clear of
+         *     the echo there.
+         */
+        MicOfferRow: {
+            /** Held */
+            held: string;
+            /** Title */
+            title: string;
+            /** Owned */
+            owned: boolean;
+            place: components["schemas"]["Point"] | null;
+            /** Distance Mm */
+            distance_mm: number | null;
+            /** Over Echo Db */
+            over_echo_db: number | null;
+            /** Over Noise Db */
+            over_noise_db: number | null;
+            /** Good */
+            good: boolean;
+            /** Says */
+            says: components["schemas"]["Piece"][];
+            mic: components["schemas"]["PlacedMic-Output"] | null;
+        };
+        /**
+         * MicOffers
+         * @description Every way to hear something, the clearest first.
+         */
+        MicOffers: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "voice" | "instrument" | "work";
+            /** Called */
+            called: string;
+            /** Rows */
+            rows: components["schemas"]["MicOfferRow"][];
+        };
+        /**
+         * MicPair
+         * @description How the two of a pair stand to each other; None = as usual for the form.
+         */
+        "MicPair-Input": {
+            /**
+             * Form
+             * @default spaced
+             * @enum {string}
+             */
+            form: "spaced" | "close" | "near-coincident" | "coincident";
+            /** Apart Mm */
+            apart_mm?: number | null;
+            /**
+             * Opened Deg
+             * @description Between their axes.
+             */
+            opened_deg?: number | null;
+        };
+        /**
+         * MicPair
+         * @description How the two of a pair stand to each other; None = as usual for the form.
+         */
+        "MicPair-Output": {
+            /**
+             * Form
+             * @default spaced
+             * @enum {string}
+             */
+            form: "spaced" | "close" | "near-coincident" | "coincident";
+            /** Apart Mm */
+            apart_mm: number | null;
+            /**
+             * Opened Deg
+             * @description Between their axes.
+             */
+            opened_deg: number | null;
+        };
+        /**
+         * MicPlace
+         * @description Where a microphone is, of a pair the middle between the two; None = as usual for what holds it.
+         */
+        "MicPlace-Input": {
+            /** X Mm */
+            x_mm?: number | null;
+            /** Y Mm */
+            y_mm?: number | null;
+            /**
+             * Z Mm
+             * @description Above the table top.
+             */
+            z_mm?: number | null;
+        };
+        /**
+         * MicPlace
+         * @description Where a microphone is, of a pair the middle between the two; None = as usual for what holds it.
+         */
+        "MicPlace-Output": {
+            /** X Mm */
+            x_mm: number | null;
+            /** Y Mm */
+            y_mm: number | null;
+            /**
+             * Z Mm
+             * @description Above the table top.
+             */
+            z_mm: number | null;
+        };
+        /**
+         * MicRequest
+         * @description A plan, what is to be heard, and what is owned.
+         */
+        MicRequest: {
+            /**
+             * Owned Lenses
+             * @default []
+             */
+            owned_lenses: components["schemas"]["Lens-Input"][];
+            /**
+             * Owned Bodies
+             * @default []
+             */
+            owned_bodies: components["schemas"]["Body-Input"][];
+            /**
+             * Owned Supports
+             * @default []
+             */
+            owned_supports: components["schemas"]["OwnedSupport"][];
+            /**
+             * Owned Adapters
+             * @default []
+             */
+            owned_adapters: components["schemas"]["Adapter-Input"][];
+            /**
+             * Owned Fixtures
+             * @default []
+             */
+            owned_fixtures: components["schemas"]["OwnedFixture"][];
+            /**
+             * Owned Cards
+             * @default []
+             */
+            owned_cards: components["schemas"]["OwnedCard"][];
+            /**
+             * Owned Weights
+             * @default []
+             */
+            owned_weights: components["schemas"]["Ballast"][];
+            /**
+             * Owned Gels
+             * @default []
+             */
+            owned_gels: components["schemas"]["Gel-Input"][];
+            /**
+             * Owned Stands
+             * @default []
+             */
+            owned_stands: components["schemas"]["LampStand-Input"][];
+            /**
+             * Owned Media
+             * @default []
+             */
+            owned_media: components["schemas"]["Medium-Input"][];
+            /**
+             * Owned Power
+             * @default []
+             */
+            owned_power: components["schemas"]["PowerSource-Input"][];
+            /**
+             * Owned Microphones
+             * @default []
+             */
+            owned_microphones: components["schemas"]["Microphone-Input"][];
+            /**
+             * Owned Mic Stands
+             * @default []
+             */
+            owned_mic_stands: components["schemas"]["MicStand-Input"][];
+            /**
+             * Owned Absorbers
+             * @default []
+             */
+            owned_absorbers: components["schemas"]["Absorber-Input"][];
+            /**
+             * Owned Leads
+             * @default []
+             */
+            owned_leads: components["schemas"]["Lead-Input"][];
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "voice" | "instrument" | "work";
+        };
+        /**
+         * MicStand
+         * @description A stand or arm that holds a microphone.
+         */
+        "MicStand-Input": {
+            /** Name */
+            name: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "floor stand" | "floor stand with a boom" | "table stand" | "arm on the table";
+            /**
+             * Reach Mm
+             * @description Column to microphone, sideways; 0 or empty = none.
+             */
+            reach_mm?: number | null;
+            /**
+             * Lowest Mm
+             * @description Microphone at its lowest, above what the stand stands on.
+             */
+            lowest_mm?: number | null;
+            /**
+             * Highest Mm
+             * @description Microphone at its highest, above what the stand stands on.
+             */
+            highest_mm?: number | null;
+            /** Rated Load G */
+            rated_load_g?: number | null;
+            /** Mass G */
+            mass_g?: number | null;
+        };
+        /**
+         * MicStand
+         * @description A stand or arm that holds a microphone.
+         */
+        "MicStand-Output": {
+            /** Name */
+            name: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "floor stand" | "floor stand with a boom" | "table stand" | "arm on the table";
+            /**
+             * Reach Mm
+             * @description Column to microphone, sideways; 0 or empty = none.
+             */
+            reach_mm: number | null;
+            /**
+             * Lowest Mm
+             * @description Microphone at its lowest, above what the stand stands on.
+             */
+            lowest_mm: number | null;
+            /**
+             * Highest Mm
+             * @description Microphone at its highest, above what the stand stands on.
+             */
+            highest_mm: number | null;
+            /** Rated Load G */
+            rated_load_g: number | null;
+            /** Mass G */
+            mass_g: number | null;
+        };
+        /**
+         * MicStandInUse
+         * @description A microphone stand in the cupboard.
+         */
+        MicStandInUse: {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["MicStand-Output"];
+        };
+        /**
+         * Microphone
+         * @description A microphone.
+         */
+        "Microphone-Input": {
+            /** Name */
+            name: string;
+            /** Pattern */
+            pattern?: ("omni" | "cardioid" | "supercardioid" | "figure of eight" | "clip-on") | null;
+            /**
+             * Pair
+             * @description Whether there are two alike.
+             */
+            pair?: boolean | null;
+            /**
+             * Wireless
+             * @description Whether it sends to a receiver instead of over a lead.
+             */
+            wireless?: boolean | null;
+            /**
+             * Runs S
+             * @description How long a wireless one runs on its battery.
+             */
+            runs_s?: number | null;
+            /**
+             * Length Mm
+             * @description With its wind shield.
+             */
+            length_mm?: number | null;
+            /**
+             * Across Mm
+             * @description With its wind shield.
+             */
+            across_mm?: number | null;
+            /**
+             * Self Noise Db
+             * @description Noise that it makes itself, in dB(A).
+             */
+            self_noise_db?: number | null;
+            /** Lead Mm */
+            lead_mm?: number | null;
+            /** Mass G */
+            mass_g?: number | null;
+        };
+        /**
+         * Microphone
+         * @description A microphone.
+         */
+        "Microphone-Output": {
+            /** Name */
+            name: string;
+            /** Pattern */
+            pattern: ("omni" | "cardioid" | "supercardioid" | "figure of eight" | "clip-on") | null;
+            /**
+             * Pair
+             * @description Whether there are two alike.
+             */
+            pair: boolean | null;
+            /**
+             * Wireless
+             * @description Whether it sends to a receiver instead of over a lead.
+             */
+            wireless: boolean | null;
+            /**
+             * Runs S
+             * @description How long a wireless one runs on its battery.
+             */
+            runs_s: number | null;
+            /**
+             * Length Mm
+             * @description With its wind shield.
+             */
+            length_mm: number | null;
+            /**
+             * Across Mm
+             * @description With its wind shield.
+             */
+            across_mm: number | null;
+            /**
+             * Self Noise Db
+             * @description Noise that it makes itself, in dB(A).
+             */
+            self_noise_db: number | null;
+            /** Lead Mm */
+            lead_mm: number | null;
+            /** Mass G */
+            mass_g: number | null;
+        };
+        /**
+         * MicrophoneInUse
+         * @description A microphone in the cupboard.
+         */
+        MicrophoneInUse: {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Microphone-Output"];
+        };
+        /**
          * MountPoint
          * @description A fixed place in the room to which a camera can be screwed.
          */
@@ -4612,6 +5700,21 @@ export interface components {
             thread: ("1/4-20 stud" | "1/4-20 socket" | "3/8-16 stud" | "3/8-16 socket" | "5/8 spigot" | "5/8 receiver" | "5/8-27 stud" | "5/8-27 socket" | "M6 stud" | "M6 socket" | "shoe foot" | "cold shoe" | "quick-release plate" | "quick-release clamp" | "tube" | "tube clamp" | "phone" | "phone grip") | null;
             /** Bears G */
             bears_g: number | null;
+        };
+        /**
+         * Move
+         * @description Something to do at the bench, tried out by the core.
+         */
+        Move: {
+            /** Words */
+            words: components["schemas"]["Piece"][];
+            /** Outcome */
+            outcome: components["schemas"]["Piece"][];
+            /**
+             * Knob
+             * @description What is moved: column, boom, head, stand, zoom, lamp, …
+             */
+            knob: string;
         };
         /**
          * MoveReply
@@ -4685,11 +5788,91 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter";
+            kind: "body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "mic-stand" | "absorber" | "recorder" | "medium" | "power" | "lead" | "adapter";
             /** Figures */
             figures: {
                 [key: string]: components["schemas"]["JsonValue"];
             };
+        };
+        /**
+         * Noise
+         * @description Something that sounds and is not wanted.
+         */
+        "Noise-Input": {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "machine" | "hob" | "fan" | "fridge" | "street" | "heater" | "camera" | "lamp" | "computer" | "people";
+            /**
+             * Level Db
+             * @description At one metre, dB(A); of the street or people all round: in the room.
+             */
+            level_db?: number | null;
+            /**
+             * X Mm
+             * @description None = from all round.
+             */
+            x_mm?: number | null;
+            /** Y Mm */
+            y_mm?: number | null;
+            /** Z Mm */
+            z_mm?: number | null;
+            /**
+             * Off
+             * @description Switched off while it is recorded.
+             * @default false
+             */
+            off: boolean;
+        };
+        /**
+         * Noise
+         * @description Something that sounds and is not wanted.
+         */
+        "Noise-Output": {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "machine" | "hob" | "fan" | "fridge" | "street" | "heater" | "camera" | "lamp" | "computer" | "people";
+            /**
+             * Level Db
+             * @description At one metre, dB(A); of the street or people all round: in the room.
+             */
+            level_db: number | null;
+            /**
+             * X Mm
+             * @description None = from all round.
+             */
+            x_mm: number | null;
+            /** Y Mm */
+            y_mm: number | null;
+            /** Z Mm */
+            z_mm: number | null;
+            /**
+             * Off
+             * @description Switched off while it is recorded.
+             * @default false
+             */
+            off: boolean;
+        };
+        /**
+         * NoiseDrawing
+         * @description A noise in the plan of the room; ``place`` None where it comes from all round. ``index`` is its place in
+         *     the plan's list; None for what the plan has elsewhere.
+         */
+        NoiseDrawing: {
+            /** Name */
+            name: string;
+            /** Level Db */
+            level_db: number;
+            place: components["schemas"]["Point"] | null;
+            /** Index */
+            index: number | null;
         };
         /**
          * Obstacle
@@ -4859,6 +6042,50 @@ export interface components {
             worse: components["schemas"]["Piece"][];
         };
         /**
+         * Overlay
+         * @description What is drawn over the picture: outlines as places of the picture.
+         */
+        Overlay: {
+            /** Zone */
+            zone: [
+                number,
+                number
+            ][];
+            /** Zone Top */
+            zone_top: [
+                number,
+                number
+            ][];
+            /**
+             * Planned Frame
+             * @description What the frame should show of the work, as it lies in this picture.
+             */
+            planned_frame: [
+                number,
+                number
+            ][];
+            /** Delivered */
+            delivered: [
+                number,
+                number
+            ][];
+            /** Cross */
+            cross: [
+                number,
+                number
+            ];
+            /** Planned Centre */
+            planned_centre: [
+                number,
+                number
+            ] | null;
+            /** Marks */
+            marks: [
+                number,
+                number
+            ][];
+        };
+        /**
          * OwnedBody
          * @description A body in the cupboard.
          */
@@ -4902,6 +6129,24 @@ export interface components {
             /** Id */
             id?: string | null;
             gear: components["schemas"]["Support-Input"];
+        };
+        /**
+         * PairDrawing
+         * @description A stereo picture: the ends of the instrument and places between, and what is lost in mono.
+         */
+        PairDrawing: {
+            left: components["schemas"]["Point"];
+            right: components["schemas"]["Point"];
+            /** Landings */
+            landings: components["schemas"]["Landing"][];
+            /** Middle Percent */
+            middle_percent: number;
+            /** Recording Deg */
+            recording_deg: number | null;
+            /** Comb Hz */
+            comb_hz: number | null;
+            /** Comb Db */
+            comb_db: number | null;
         };
         /**
          * Person
@@ -5020,6 +6265,26 @@ export interface components {
              * @default []
              */
             owned_power: components["schemas"]["PowerSource-Input"][];
+            /**
+             * Owned Microphones
+             * @default []
+             */
+            owned_microphones: components["schemas"]["Microphone-Input"][];
+            /**
+             * Owned Mic Stands
+             * @default []
+             */
+            owned_mic_stands: components["schemas"]["MicStand-Input"][];
+            /**
+             * Owned Absorbers
+             * @default []
+             */
+            owned_absorbers: components["schemas"]["Absorber-Input"][];
+            /**
+             * Owned Leads
+             * @default []
+             */
+            owned_leads: components["schemas"]["Lead-Input"][];
             plan: components["schemas"]["Plan-Input"];
             /**
              * Camera
@@ -5088,6 +6353,26 @@ export interface components {
              * @default []
              */
             owned_power: components["schemas"]["PowerSource-Input"][];
+            /**
+             * Owned Microphones
+             * @default []
+             */
+            owned_microphones: components["schemas"]["Microphone-Input"][];
+            /**
+             * Owned Mic Stands
+             * @default []
+             */
+            owned_mic_stands: components["schemas"]["MicStand-Input"][];
+            /**
+             * Owned Absorbers
+             * @default []
+             */
+            owned_absorbers: components["schemas"]["Absorber-Input"][];
+            /**
+             * Owned Leads
+             * @default []
+             */
+            owned_leads: components["schemas"]["Lead-Input"][];
             plan: components["schemas"]["Plan-Input"];
             /**
              * Ask
@@ -5167,6 +6452,150 @@ export interface components {
             facing: components["schemas"]["LampAim-Output"];
         };
         /**
+         * PlacedLead
+         * @description A mains lead of the plan, with the copy of its figures, and what hangs on it.
+         */
+        "PlacedLead-Input": {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Lead-Input"];
+            /**
+             * Feeds
+             * @default []
+             */
+            feeds: components["schemas"]["Fed"][];
+        };
+        /**
+         * PlacedLead
+         * @description A mains lead of the plan, with the copy of its figures, and what hangs on it.
+         */
+        "PlacedLead-Output": {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Lead-Output"];
+            /**
+             * Feeds
+             * @default []
+             */
+            feeds: components["schemas"]["Fed"][];
+        };
+        /**
+         * PlacedMic
+         * @description A microphone, or a pair, with the copy of its figures.
+         */
+        "PlacedMic-Input": {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Microphone-Input"];
+            /**
+             * Gear Id
+             * @description The thing in the cupboard that this is a copy of.
+             */
+            gear_id?: string | null;
+            /**
+             * Owned
+             * @description False while one only considers getting it.
+             * @default true
+             */
+            owned: boolean;
+            /**
+             * Held
+             * @default boom
+             * @enum {string}
+             */
+            held: "boom" | "stand" | "table" | "clip-on" | "camera";
+            /**
+             * Hears
+             * @description None = by what is to be heard of the work.
+             */
+            hears?: ("voice" | "instrument") | null;
+            /** @default {} */
+            position: components["schemas"]["MicPlace-Input"];
+            /**
+             * Toward Deg
+             * @description Where it faces, clockwise from away; None = what it hears.
+             */
+            toward_deg?: number | null;
+            /** @description How two alike stand; None = one microphone. */
+            pair?: components["schemas"]["MicPair-Input"] | null;
+            stand?: components["schemas"]["MicStand-Input"] | null;
+            /** @default {} */
+            foot: components["schemas"]["Foot-Input"];
+            /**
+             * Camera
+             * @description The camera that it sits on, where it is held by one.
+             */
+            camera?: string | null;
+            /** @description What records it; None = not said. */
+            into?: components["schemas"]["Into"] | null;
+            /**
+             * Leads
+             * @description Leads put to its own, one after the other.
+             * @default []
+             */
+            leads: components["schemas"]["Lead-Input"][];
+            /** @default {} */
+            supply: components["schemas"]["Supply-Input"];
+        };
+        /**
+         * PlacedMic
+         * @description A microphone, or a pair, with the copy of its figures.
+         */
+        "PlacedMic-Output": {
+            /** Id */
+            id: string;
+            gear: components["schemas"]["Microphone-Output"];
+            /**
+             * Gear Id
+             * @description The thing in the cupboard that this is a copy of.
+             */
+            gear_id: string | null;
+            /**
+             * Owned
+             * @description False while one only considers getting it.
+             * @default true
+             */
+            owned: boolean;
+            /**
+             * Held
+             * @default boom
+             * @enum {string}
+             */
+            held: "boom" | "stand" | "table" | "clip-on" | "camera";
+            /**
+             * Hears
+             * @description None = by what is to be heard of the work.
+             */
+            hears: ("voice" | "instrument") | null;
+            /** @default {} */
+            position: components["schemas"]["MicPlace-Output"];
+            /**
+             * Toward Deg
+             * @description Where it faces, clockwise from away; None = what it hears.
+             */
+            toward_deg: number | null;
+            /** @description How two alike stand; None = one microphone. */
+            pair: components["schemas"]["MicPair-Output"] | null;
+            stand: components["schemas"]["MicStand-Output"] | null;
+            /** @default {} */
+            foot: components["schemas"]["Foot-Output"];
+            /**
+             * Camera
+             * @description The camera that it sits on, where it is held by one.
+             */
+            camera: string | null;
+            /** @description What records it; None = not said. */
+            into: components["schemas"]["Into"] | null;
+            /**
+             * Leads
+             * @description Leads put to its own, one after the other.
+             * @default []
+             */
+            leads: components["schemas"]["Lead-Output"][];
+            /** @default {} */
+            supply: components["schemas"]["Supply-Output"];
+        };
+        /**
          * PlacedRecorder
          * @description A sound recorder of the plan, with the copy of its figures.
          */
@@ -5183,6 +6612,8 @@ export interface components {
             supply: components["schemas"]["Supply-Input"];
             /** @default {} */
             storage: components["schemas"]["Storage-Input"];
+            /** @default {} */
+            position: components["schemas"]["RecorderPlace-Input"];
         };
         /**
          * PlacedRecorder
@@ -5201,6 +6632,8 @@ export interface components {
             supply: components["schemas"]["Supply-Output"];
             /** @default {} */
             storage: components["schemas"]["Storage-Output"];
+            /** @default {} */
+            position: components["schemas"]["RecorderPlace-Output"];
         };
         /**
          * PlacedSupport
@@ -5383,10 +6816,10 @@ export interface components {
             format: "steeple-plan";
             /**
              * Version
-             * @default 6
+             * @default 7
              * @constant
              */
-            version: 6;
+            version: 7;
             /** Title */
             title: string;
             /** @default {} */
@@ -5394,6 +6827,7 @@ export interface components {
             /**
              * @default {
              *       "obstacles": [],
+             *       "surfaces": {},
              *       "keep_clear": [],
              *       "windows": []
              *     }
@@ -5469,6 +6903,26 @@ export interface components {
              */
             banks: components["schemas"]["PlacedBank-Input"][];
             /**
+             * Mics
+             * @description Microphones, each with what holds it.
+             * @default []
+             */
+            mics: components["schemas"]["PlacedMic-Input"][];
+            /**
+             * Leads
+             * @description Mains leads, and what hangs on each.
+             * @default []
+             */
+            leads: components["schemas"]["PlacedLead-Input"][];
+            /**
+             * @default {
+             *       "noises": [],
+             *       "soft": [],
+             *       "rooms": []
+             *     }
+             */
+            sound: components["schemas"]["Sounding-Input"];
+            /**
              * @default {
              *       "breaks": [],
              *       "handling": []
@@ -5503,10 +6957,10 @@ export interface components {
             format: "steeple-plan";
             /**
              * Version
-             * @default 6
+             * @default 7
              * @constant
              */
-            version: 6;
+            version: 7;
             /** Title */
             title: string;
             /** @default {} */
@@ -5514,6 +6968,7 @@ export interface components {
             /**
              * @default {
              *       "obstacles": [],
+             *       "surfaces": {},
              *       "keep_clear": [],
              *       "windows": []
              *     }
@@ -5589,6 +7044,26 @@ export interface components {
              */
             banks: components["schemas"]["PlacedBank-Output"][];
             /**
+             * Mics
+             * @description Microphones, each with what holds it.
+             * @default []
+             */
+            mics: components["schemas"]["PlacedMic-Output"][];
+            /**
+             * Leads
+             * @description Mains leads, and what hangs on each.
+             * @default []
+             */
+            leads: components["schemas"]["PlacedLead-Output"][];
+            /**
+             * @default {
+             *       "noises": [],
+             *       "soft": [],
+             *       "rooms": []
+             *     }
+             */
+            sound: components["schemas"]["Sounding-Output"];
+            /**
              * @default {
              *       "breaks": [],
              *       "handling": []
@@ -5616,6 +7091,7 @@ export interface components {
          */
         PlanDrawings: {
             work: components["schemas"]["WorkDrawing"];
+            sound: components["schemas"]["SoundDrawing"];
             roll: components["schemas"]["RollDrawing"];
         };
         /**
@@ -5875,7 +7351,7 @@ export interface components {
              * Unit
              * @enum {string}
              */
-            unit: "mm" | "mm_exact" | "px" | "px_per_mm" | "f_number" | "times" | "ratio" | "deg" | "percent" | "stops" | "lx" | "lm" | "hz" | "iso" | "seconds" | "g" | "n_m" | "minutes" | "dm2" | "k" | "w" | "mired" | "cd_m2" | "moment" | "span" | "bytes" | "mbit_s" | "wh" | "count";
+            unit: "mm" | "mm_exact" | "px" | "px_per_mm" | "f_number" | "times" | "ratio" | "deg" | "percent" | "stops" | "lx" | "lm" | "hz" | "iso" | "seconds" | "g" | "n_m" | "minutes" | "dm2" | "k" | "w" | "mired" | "cd_m2" | "moment" | "span" | "bytes" | "mbit_s" | "wh" | "count" | "db" | "frames" | "ppm" | "rt60_s" | "m2";
         };
         /**
          * Recorder
@@ -5929,6 +7405,30 @@ export interface components {
             /** Id */
             id: string;
             gear: components["schemas"]["Recorder-Output"];
+        };
+        /**
+         * RecorderPlace
+         * @description Where a recorder lies; None = left to Steeple.
+         */
+        "RecorderPlace-Input": {
+            /** On */
+            on?: ("table" | "floor") | null;
+            /** X Mm */
+            x_mm?: number | null;
+            /** Y Mm */
+            y_mm?: number | null;
+        };
+        /**
+         * RecorderPlace
+         * @description Where a recorder lies; None = left to Steeple.
+         */
+        "RecorderPlace-Output": {
+            /** On */
+            on: ("table" | "floor") | null;
+            /** X Mm */
+            x_mm: number | null;
+            /** Y Mm */
+            y_mm: number | null;
         };
         /**
          * RecordingMode
@@ -6082,6 +7582,26 @@ export interface components {
              * @default []
              */
             owned_power: components["schemas"]["PowerSource-Input"][];
+            /**
+             * Owned Microphones
+             * @default []
+             */
+            owned_microphones: components["schemas"]["Microphone-Input"][];
+            /**
+             * Owned Mic Stands
+             * @default []
+             */
+            owned_mic_stands: components["schemas"]["MicStand-Input"][];
+            /**
+             * Owned Absorbers
+             * @default []
+             */
+            owned_absorbers: components["schemas"]["Absorber-Input"][];
+            /**
+             * Owned Leads
+             * @default []
+             */
+            owned_leads: components["schemas"]["Lead-Input"][];
             plan: components["schemas"]["Plan-Input"];
             /**
              * Camera
@@ -6291,7 +7811,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "camera" | "recorder" | "lamp";
+            kind: "camera" | "recorder" | "lamp" | "microphone";
             /** Id */
             id: string;
             /** Name */
@@ -6362,6 +7882,8 @@ export interface components {
             table_from_left_wall_mm?: number | null;
             /** Table From Far Wall Mm */
             table_from_far_wall_mm?: number | null;
+            /** @default {} */
+            surfaces: components["schemas"]["Surfaces-Input"];
             /**
              * Keep Clear
              * @default []
@@ -6417,6 +7939,8 @@ export interface components {
             table_from_left_wall_mm: number | null;
             /** Table From Far Wall Mm */
             table_from_far_wall_mm: number | null;
+            /** @default {} */
+            surfaces: components["schemas"]["Surfaces-Output"];
             /**
              * Keep Clear
              * @default []
@@ -6889,6 +8413,25 @@ export interface components {
             hazards: ("heat" | "steam" | "flame" | "turning" | "curing-lamp" | "water-near-mains" | "audience")[];
         };
         /**
+         * SharpRow
+         * @description Sharpness at one place of the chart.
+         */
+        SharpRow: {
+            /** Name */
+            name: string;
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Mtf50 Cy Px */
+            mtf50_cy_px: number;
+            /** Error */
+            error: number;
+            /** Detail Contrast */
+            detail_contrast: number | null;
+        };
+        /**
          * Shelf
          * @description Plans, those changed last first.
          */
@@ -6918,6 +8461,340 @@ export interface components {
              * @description Above the right edge, or the far edge.
              */
             second_mm: number;
+        };
+        /**
+         * Soft
+         * @description Something soft in the room that takes up sound.
+         */
+        "Soft-Input": {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "duvet" | "blanket" | "curtain" | "rug" | "foam" | "full bookshelf" | "sofa" | "bed" | "soft chair" | "person";
+            /** Name */
+            name?: string | null;
+            /**
+             * Area M2
+             * @description Of what counts by its area; None = 2 m².
+             */
+            area_m2?: number | null;
+            /**
+             * Count
+             * @description How many; None = one.
+             */
+            count?: number | null;
+            /**
+             * Hung
+             * @description Brought in for the sound, so that it is on the card.
+             * @default false
+             */
+            hung: boolean;
+        };
+        /**
+         * Soft
+         * @description Something soft in the room that takes up sound.
+         */
+        "Soft-Output": {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "duvet" | "blanket" | "curtain" | "rug" | "foam" | "full bookshelf" | "sofa" | "bed" | "soft chair" | "person";
+            /** Name */
+            name: string | null;
+            /**
+             * Area M2
+             * @description Of what counts by its area; None = 2 m².
+             */
+            area_m2: number | null;
+            /**
+             * Count
+             * @description How many; None = one.
+             */
+            count: number | null;
+            /**
+             * Hung
+             * @description Brought in for the sound, so that it is on the card.
+             * @default false
+             */
+            hung: boolean;
+        };
+        /**
+         * SoundDrawing
+         * @description What the sheet shows.
+         */
+        SoundDrawing: {
+            /** Heard */
+            heard: string;
+            /** Wanted Low S */
+            wanted_low_s: number;
+            /** Wanted High S */
+            wanted_high_s: number;
+            /** Mid S */
+            mid_s: number | null;
+            /** Measured */
+            measured: boolean;
+            /** Bands */
+            bands: components["schemas"]["EchoBand"][];
+            /** Volume M3 */
+            volume_m3: number | null;
+            table: components["schemas"]["Box"];
+            zone: components["schemas"]["Box"];
+            walls: components["schemas"]["Box"] | null;
+            /** Clear */
+            clear: components["schemas"]["Box"][];
+            maker: components["schemas"]["Point"];
+            /** Sources */
+            sources: components["schemas"]["SourceDrawing"][];
+            /** Mics */
+            mics: components["schemas"]["MicDrawing"][];
+            /** Noises */
+            noises: components["schemas"]["NoiseDrawing"][];
+            /** Treatments */
+            treatments: components["schemas"]["TreatmentDrawing"][];
+            live: components["schemas"]["SpeakingDrawing"] | null;
+            /** Speaking */
+            speaking: components["schemas"]["SpeakingDrawing"][];
+            clap: components["schemas"]["Point"] | null;
+            /** Clap Unseen */
+            clap_unseen: string[];
+            /** Late */
+            late: components["schemas"]["LateDrawing"][];
+            /** Drift Frames */
+            drift_frames: number;
+            /** Every S */
+            every_s: number;
+            /** Drift Ppm */
+            drift_ppm: number;
+            /** Apart */
+            apart: boolean;
+        };
+        /**
+         * Sounding
+         * @description What is to be heard, and what is known of the room.
+         */
+        "Sounding-Input": {
+            /**
+             * Heard
+             * @description None = by the shape of the work.
+             */
+            heard?: ("voice" | "work" | "instrument" | "voice and instrument") | null;
+            /**
+             * Way
+             * @description Whether the voice is recorded at work or afterwards.
+             */
+            way?: ("live" | "voice-over") | null;
+            /**
+             * Voice Db
+             * @description At one metre, dB(A).
+             */
+            voice_db?: number | null;
+            /**
+             * Instrument Db
+             * @description At one metre, dB(A).
+             */
+            instrument_db?: number | null;
+            /**
+             * Rt60 S
+             * @description Echo of the room in the middle bands, as a clap has told it.
+             */
+            rt60_s?: number | null;
+            /**
+             * Noises
+             * @default []
+             */
+            noises: components["schemas"]["Noise-Input"][];
+            /**
+             * Soft
+             * @default []
+             */
+            soft: components["schemas"]["Soft-Input"][];
+            /**
+             * Rooms
+             * @default []
+             */
+            rooms: components["schemas"]["SpareRoom-Input"][];
+            /**
+             * Mixed
+             * @description Whether microphones are mixed into one; None = they are.
+             */
+            mixed?: boolean | null;
+            /**
+             * Mono
+             * @description Whether a pair is also heard in mono; None = it is, on phones.
+             */
+            mono?: boolean | null;
+            /**
+             * Claps
+             * @description Where it is clapped in each take; None = at the start.
+             */
+            claps?: ("none" | "at the start" | "at start and end") | null;
+            /**
+             * Align
+             * @description Whether recordings are set to each other by what is heard of a clap or by what is seen; None = by sound.
+             */
+            align?: ("by sound" | "by sight") | null;
+            /**
+             * Drift Ppm
+             * @description How far clocks run apart, as two claps have told it.
+             */
+            drift_ppm?: number | null;
+            /**
+             * Main
+             * @description The microphone that the others are set to; None = the first.
+             */
+            main?: string | null;
+        };
+        /**
+         * Sounding
+         * @description What is to be heard, and what is known of the room.
+         */
+        "Sounding-Output": {
+            /**
+             * Heard
+             * @description None = by the shape of the work.
+             */
+            heard: ("voice" | "work" | "instrument" | "voice and instrument") | null;
+            /**
+             * Way
+             * @description Whether the voice is recorded at work or afterwards.
+             */
+            way: ("live" | "voice-over") | null;
+            /**
+             * Voice Db
+             * @description At one metre, dB(A).
+             */
+            voice_db: number | null;
+            /**
+             * Instrument Db
+             * @description At one metre, dB(A).
+             */
+            instrument_db: number | null;
+            /**
+             * Rt60 S
+             * @description Echo of the room in the middle bands, as a clap has told it.
+             */
+            rt60_s: number | null;
+            /**
+             * Noises
+             * @default []
+             */
+            noises: components["schemas"]["Noise-Output"][];
+            /**
+             * Soft
+             * @default []
+             */
+            soft: components["schemas"]["Soft-Output"][];
+            /**
+             * Rooms
+             * @default []
+             */
+            rooms: components["schemas"]["SpareRoom-Output"][];
+            /**
+             * Mixed
+             * @description Whether microphones are mixed into one; None = they are.
+             */
+            mixed: boolean | null;
+            /**
+             * Mono
+             * @description Whether a pair is also heard in mono; None = it is, on phones.
+             */
+            mono: boolean | null;
+            /**
+             * Claps
+             * @description Where it is clapped in each take; None = at the start.
+             */
+            claps: ("none" | "at the start" | "at start and end") | null;
+            /**
+             * Align
+             * @description Whether recordings are set to each other by what is heard of a clap or by what is seen; None = by sound.
+             */
+            align: ("by sound" | "by sight") | null;
+            /**
+             * Drift Ppm
+             * @description How far clocks run apart, as two claps have told it.
+             */
+            drift_ppm: number | null;
+            /**
+             * Main
+             * @description The microphone that the others are set to; None = the first.
+             */
+            main: string | null;
+        };
+        /**
+         * SourceDrawing
+         * @description What is to be heard: a mouth, or an instrument from end to end.
+         */
+        SourceDrawing: {
+            /** Kind */
+            kind: string;
+            /** Called */
+            called: string;
+            left: components["schemas"]["Point"];
+            right: components["schemas"]["Point"];
+        };
+        /**
+         * SpareRoom
+         * @description Another room of the house where one could speak.
+         */
+        "SpareRoom-Input": {
+            /** Name */
+            name: string;
+            /** Width Mm */
+            width_mm: number;
+            /** Depth Mm */
+            depth_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /** @default {} */
+            surfaces: components["schemas"]["Surfaces-Input"];
+            /**
+             * Noise Db
+             * @description How loud it is there, dB(A); None = as a quiet room.
+             */
+            noise_db?: number | null;
+        };
+        /**
+         * SpareRoom
+         * @description Another room of the house where one could speak.
+         */
+        "SpareRoom-Output": {
+            /** Name */
+            name: string;
+            /** Width Mm */
+            width_mm: number;
+            /** Depth Mm */
+            depth_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /** @default {} */
+            surfaces: components["schemas"]["Surfaces-Output"];
+            /**
+             * Noise Db
+             * @description How loud it is there, dB(A); None = as a quiet room.
+             */
+            noise_db: number | null;
+        };
+        /**
+         * SpeakingDrawing
+         * @description One way to the voice, with what it gives and costs.
+         */
+        SpeakingDrawing: {
+            /** Way */
+            way: string;
+            /** Where */
+            where: string;
+            /** Room */
+            room: number | null;
+            /** Mid S */
+            mid_s: number | null;
+            /** Over Echo Db */
+            over_echo_db: number | null;
+            /** Over Noise Db */
+            over_noise_db: number | null;
+            /** More S */
+            more_s: number;
         };
         /**
          * Stage
@@ -6972,6 +8849,89 @@ export interface components {
             handling: components["schemas"]["Handling"][];
         };
         /**
+         * StandInRequest
+         * @description A plan, one of its cameras, and what went wrong when the bench was set up by it.
+         */
+        StandInRequest: {
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Camera
+             * @default
+             */
+            camera: string;
+            /**
+             * Paper
+             * @default a4
+             * @enum {string}
+             */
+            paper: "a4" | "letter" | "a3" | "tiles";
+            /**
+             * Right Mm
+             * @default 0
+             */
+            right_mm: number;
+            /**
+             * Away Mm
+             * @default 0
+             */
+            away_mm: number;
+            /**
+             * Up Mm
+             * @default 0
+             */
+            up_mm: number;
+            /**
+             * Lean Right Deg
+             * @default 0
+             */
+            lean_right_deg: number;
+            /**
+             * Lean Away Deg
+             * @default 0
+             */
+            lean_away_deg: number;
+            /**
+             * Turned Deg
+             * @default 0
+             */
+            turned_deg: number;
+            /**
+             * Zoom Percent
+             * @default 0
+             */
+            zoom_percent: number;
+            /**
+             * Lamps
+             * @default []
+             */
+            lamps: number[];
+            /**
+             * Exposure Stops
+             * @default -0.3
+             */
+            exposure_stops: number;
+            /**
+             * Blur Px
+             * @default 0.7
+             */
+            blur_px: number;
+            /**
+             * Noise
+             * @default 0.01
+             */
+            noise: number;
+            /**
+             * Raised Mm
+             * @default 0
+             */
+            raised_mm: number;
+            /**
+             * Seed
+             * @default 0
+             */
+            seed: number;
+        };
+        /**
          * StandInUse
          * @description A lamp stand in the cupboard.
          */
@@ -7002,7 +8962,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "work" | "lens" | "hold" | "light" | "angles" | "roll";
+            step: "work" | "lens" | "hold" | "light" | "angles" | "sound" | "roll";
             /**
              * Verdict
              * @enum {string}
@@ -7427,6 +9387,34 @@ export interface components {
             changes: components["schemas"]["Change"][];
         };
         /**
+         * Surfaces
+         * @description What bounds the room, by how it sounds; None = as usual.
+         */
+        "Surfaces-Input": {
+            /** Floor */
+            floor?: ("plaster" | "masonry" | "plasterboard" | "concrete" | "tiles" | "glass" | "wood panels" | "floorboards" | "parquet" | "carpet" | "thick carpet" | "acoustic tiles") | null;
+            /** Walls */
+            walls?: ("plaster" | "masonry" | "plasterboard" | "concrete" | "tiles" | "glass" | "wood panels" | "floorboards" | "parquet" | "carpet" | "thick carpet" | "acoustic tiles") | null;
+            /** Ceiling */
+            ceiling?: ("plaster" | "masonry" | "plasterboard" | "concrete" | "tiles" | "glass" | "wood panels" | "floorboards" | "parquet" | "carpet" | "thick carpet" | "acoustic tiles") | null;
+            /** Furnished */
+            furnished?: ("bare" | "some" | "full") | null;
+        };
+        /**
+         * Surfaces
+         * @description What bounds the room, by how it sounds; None = as usual.
+         */
+        "Surfaces-Output": {
+            /** Floor */
+            floor: ("plaster" | "masonry" | "plasterboard" | "concrete" | "tiles" | "glass" | "wood panels" | "floorboards" | "parquet" | "carpet" | "thick carpet" | "acoustic tiles") | null;
+            /** Walls */
+            walls: ("plaster" | "masonry" | "plasterboard" | "concrete" | "tiles" | "glass" | "wood panels" | "floorboards" | "parquet" | "carpet" | "thick carpet" | "acoustic tiles") | null;
+            /** Ceiling */
+            ceiling: ("plaster" | "masonry" | "plasterboard" | "concrete" | "tiles" | "glass" | "wood panels" | "floorboards" | "parquet" | "carpet" | "thick carpet" | "acoustic tiles") | null;
+            /** Furnished */
+            furnished: ("bare" | "some" | "full") | null;
+        };
+        /**
          * SyncReply
          * @description What makes the takes of several cameras one film.
          */
@@ -7489,6 +9477,36 @@ export interface components {
              * @default []
              */
             other_heights_mm: number[];
+        };
+        /**
+         * TapReading
+         * @description What a clip of a tap tells.
+         */
+        TapReading: {
+            /** Peak Px */
+            peak_px: number;
+            /** Peak Mm */
+            peak_mm: number | null;
+            /** Rings S */
+            rings_s: number | null;
+            /** Frequency Hz */
+            frequency_hz: number | null;
+            /** Before Px */
+            before_px: number;
+            /** Frames */
+            frames: number;
+            /** Planned Hz */
+            planned_hz: number | null;
+            /** Says */
+            says: components["schemas"]["Piece"][];
+            /**
+             * Track
+             * @description Seconds and pixels from rest.
+             */
+            track: [
+                number,
+                number
+            ][];
         };
         /**
          * TapTest
@@ -7701,7 +9719,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter";
+            kind: "body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "mic-stand" | "absorber" | "recorder" | "medium" | "power" | "lead" | "adapter";
             /** Name */
             name: string;
             /** Figures */
@@ -7736,6 +9754,34 @@ export interface components {
             start_s: number;
             /** End S */
             end_s: number;
+        };
+        /**
+         * TreatmentDrawing
+         * @description What a kind of absorber would do beside the room as it is.
+         */
+        TreatmentDrawing: {
+            /** Kind */
+            kind: string;
+            /** Title */
+            title: string;
+            /** Where */
+            where: string;
+            /** Area M2 */
+            area_m2: number;
+            /** Pieces */
+            pieces: number;
+            /** Does */
+            does: boolean;
+            /** Mid S */
+            mid_s: number;
+            /** Gain Db */
+            gain_db: number;
+            /** Bands */
+            bands: components["schemas"]["EchoBand"][];
+            /** Owned M2 */
+            owned_m2: number;
+            /** Says */
+            says: components["schemas"]["Piece"][];
         };
         /**
          * WeightInUse
@@ -11329,6 +13375,238 @@ export interface operations {
             };
         };
     };
+    microphones_api_microphones_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MicRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MicOffers"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    clap_api_clap_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_clap_api_clap_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClapReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    stand_in_api_clap_stand_in_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClapRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     roll_through_api_roll_post: {
         parameters: {
             query?: never;
@@ -11640,6 +13918,236 @@ export interface operations {
             };
         };
     };
+    chart_api_chart_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChartRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    check_api_check_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_check_api_check_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    stand_in_api_check_stand_in_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandInRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     cupboard_api_gear_get: {
         parameters: {
             query?: never;
@@ -11791,7 +14299,7 @@ export interface operations {
     find_api_gear_things_get: {
         parameters: {
             query?: {
-                kind?: ("body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter") | null;
+                kind?: ("body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "mic-stand" | "absorber" | "recorder" | "medium" | "power" | "lead" | "adapter") | null;
                 words?: string;
                 retired?: boolean;
             };
@@ -11948,7 +14456,7 @@ export interface operations {
         parameters: {
             query?: {
                 form?: string;
-                kind?: ("body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter") | null;
+                kind?: ("body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "mic-stand" | "absorber" | "recorder" | "medium" | "power" | "lead" | "adapter") | null;
             };
             header?: never;
             path?: never;
@@ -12024,7 +14532,7 @@ export interface operations {
     take_in_api_gear_file_post: {
         parameters: {
             query?: {
-                kind?: ("body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "recorder" | "medium" | "power" | "lead" | "adapter") | null;
+                kind?: ("body" | "lens" | "filter" | "fixture" | "stand" | "gel" | "card" | "support" | "weight" | "microphone" | "mic-stand" | "absorber" | "recorder" | "medium" | "power" | "lead" | "adapter") | null;
                 only_sound?: boolean;
                 look_only?: boolean;
             };

@@ -62,22 +62,48 @@ export function withoutEntry(plan: Plan, pointer: string, index: number): Plan {
     pointer,
     list.filter((_, at) => at !== index),
   );
-  return pointer === '/lights' ? withoutLamp(rest, plan.lights[index]?.id) : rest;
+  if (pointer === '/lights') return withoutLamp(rest, plan.lights[index]?.id);
+  if (pointer === '/mics') return withoutMic(rest, plan.mics[index]?.id);
+  return rest;
 }
+
+/** Nothing names a microphone that is gone, and nobody gets up for it. */
+const withoutMic = (plan: Plan, id: string | undefined): Plan => ({
+  ...withoutHandling(plan, 'microphone', id),
+  sound: { ...plan.sound, main: plan.sound.main === id ? null : plan.sound.main },
+});
 
 /** Set-ups do not name a lamp that is gone, and nobody gets up for it. */
 const withoutLamp = (plan: Plan, id: string | undefined): Plan => ({
-  ...withoutHandling(plan, 'lamp', id),
+  ...withoutFed(withoutHandling(plan, 'lamp', id), 'lamp', id),
   setups: plan.setups.map((one) => ({
     ...one,
     lights: one.lights?.filter((name) => name !== id) ?? null,
   })),
 });
 
+/** The plan in which nothing that is gone hangs on a lead or records a microphone. */
+export const withoutFed = (
+  plan: Plan,
+  kind: 'camera' | 'recorder' | 'lamp',
+  id: string | undefined,
+): Plan => ({
+  ...plan,
+  leads: plan.leads.map((one) => ({
+    ...one,
+    feeds: one.feeds.filter((fed) => fed.kind !== kind || fed.id !== id),
+  })),
+  mics: plan.mics.map((one) => ({
+    ...one,
+    into: one.into?.kind === kind && one.into.id === id ? null : one.into,
+    camera: kind === 'camera' && one.camera === id ? null : one.camera,
+  })),
+});
+
 /** The session without what is done at a device that is gone. */
 export const withoutHandling = (
   plan: Plan,
-  kind: 'camera' | 'recorder' | 'lamp',
+  kind: 'camera' | 'recorder' | 'lamp' | 'microphone',
   id: string | undefined,
 ): Plan => ({
   ...plan,

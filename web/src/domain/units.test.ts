@@ -105,3 +105,10 @@ it('masses and torques are said with their unit', () => {
   expect(quantityWords({ value: 240, unit: 'g' }, 'in')).toBe('8.5 oz');
   expect(quantityWords({ value: 3.456, unit: 'n_m' }, 'cm')).toBe('3.46 Nm');
 });
+
+it('says areas in square metres or feet, and echoes in decimals', () => {
+  expect(quantityWords({ value: 4.52, unit: 'm2' }, 'cm')).toBe('4.5 m²');
+  expect(quantityWords({ value: 4.52, unit: 'm2' }, 'in')).toBe('49 sq ft');
+  expect(quantityWords({ value: 0.456, unit: 'rt60_s' }, 'cm')).toBe('0.46 s');
+  expect(quantityWords({ value: 5.6, unit: 'db' }, 'cm')).toBe('6 dB');
+});

@@ -30,7 +30,12 @@ export type Unit =
   | 'bytes'
   | 'mbit_s'
   | 'wh'
-  | 'count';
+  | 'count'
+  | 'db'
+  | 'frames'
+  | 'ppm'
+  | 'rt60_s'
+  | 'm2';
 
 export interface Quantity {
   value: number;
@@ -102,7 +107,10 @@ export function bytesWords(size: number): string {
 const SAID = { moment: momentWords, span: spanWords, bytes: bytesWords };
 const isSaid = (unit: Unit): unit is keyof typeof SAID => unit in SAID;
 
-const PLACES: Record<Exclude<Unit, 'mm' | 'f_number' | 'iso' | 'g' | keyof typeof SAID>, number> = {
+const PLACES: Record<
+  Exclude<Unit, 'mm' | 'f_number' | 'iso' | 'g' | 'm2' | keyof typeof SAID>,
+  number
+> = {
   mm_exact: 3,
   px: 1,
   px_per_mm: 2,
@@ -125,6 +133,10 @@ const PLACES: Record<Exclude<Unit, 'mm' | 'f_number' | 'iso' | 'g' | keyof typeo
   mbit_s: 1,
   wh: 1,
   count: 0,
+  db: 0,
+  frames: 1,
+  ppm: 0,
+  rt60_s: 2,
 };
 const SUFFIX: Partial<Record<Unit, string>> = {
   mm_exact: ' mm',
@@ -147,6 +159,10 @@ const SUFFIX: Partial<Record<Unit, string>> = {
   cd_m2: ' cd/m²',
   mbit_s: ' Mbit/s',
   wh: ' Wh',
+  db: ' dB',
+  frames: ' frames',
+  ppm: ' ppm',
+  rt60_s: ' s',
 };
 
 /** The avoirdupois ounce in grams. */
@@ -162,6 +178,11 @@ export function massWords(g: number, system: UnitSystem): string {
   return Math.abs(g) < 999.5 ? `${exactWords(g, 0)} g` : `${exactWords(g / 1000, 2)} kg`;
 }
 
+/** An area of wall or floor: `4.5 m²`, with inches `48 sq ft`. */
+export function areaWords(m2: number, system: UnitSystem): string {
+  return system === 'in' ? `${exactWords(m2 / 0.09290304, 0)} sq ft` : `${exactWords(m2, 1)} m²`;
+}
+
 /** Any figure with its unit, in the unit system that the maker reads. */
 export function quantityWords(quantity: Quantity, system: UnitSystem): string {
   const { value, unit } = quantity;
@@ -169,6 +190,7 @@ export function quantityWords(quantity: Quantity, system: UnitSystem): string {
   if (unit === 'f_number') return `f/${exactWords(value, 1)}`;
   if (unit === 'iso') return `ISO ${exactWords(value, 0)}`;
   if (unit === 'g') return massWords(value, system);
+  if (unit === 'm2') return areaWords(value, system);
   if (isSaid(unit)) return SAID[unit](value);
   if (unit === 'seconds' && value > 0 && value < 1) return `1/${exactWords(1 / value, 0)} s`;
   return exactWords(value, PLACES[unit]) + (SUFFIX[unit] ?? '');

@@ -39,6 +39,10 @@ const EMPTY: Cupboard = {
   media: [],
   power: [],
   recorders: [],
+  microphones: [],
+  mic_stands: [],
+  absorbers: [],
+  leads: [],
 };
 
 export function SheetPage() {

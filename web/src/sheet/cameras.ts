@@ -1,6 +1,6 @@
 /** The cameras of a plan in the maker's words. */
 import type { Body, Camera, Lens, Plan } from '../api/types';
-import { NOTHING_STORED, USUAL_SUPPLY, withoutHandling } from '../domain/plan';
+import { NOTHING_STORED, USUAL_SUPPLY, withoutFed, withoutHandling } from '../domain/plan';
 
 type Role = Camera['role'];
 
@@ -93,5 +93,6 @@ export function withoutCamera(plan: Plan, id: string): Plan {
   const setups = plan.setups
     .map((one) => ({ ...one, cameras: one.cameras.filter((name) => name !== id) }))
     .filter((one) => one.cameras.length);
-  return { ...withoutHandling(plan, 'camera', id), cameras, supports, setups };
+  const rest = withoutFed(withoutHandling(plan, 'camera', id), 'camera', id);
+  return { ...rest, cameras, supports, setups };
 }

@@ -2,10 +2,12 @@
 import type { Step } from '../sheet/step';
 import { angles } from './angles';
 import { card } from './card';
+import { check } from './check';
 import { hold } from './hold';
 import { lens } from './lens';
 import { light } from './light';
 import { roll } from './roll';
+import { sound } from './sound';
 import { work } from './work';
 
-export const STEPS: readonly Step[] = [work, lens, hold, light, angles, roll, card];
+export const STEPS: readonly Step[] = [work, lens, hold, light, angles, sound, roll, card, check];

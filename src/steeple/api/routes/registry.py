@@ -5,12 +5,14 @@ from __future__ import annotations
 from steeple.api.routes import (
     angles,
     card,
+    check,
     evaluation,
     hold,
     lens,
     light,
     picture,
     roll,
+    sound,
     work,
 )
 from steeple.api.routes.shelf import gear, health, plans
@@ -25,7 +27,9 @@ ROUTERS = (
     hold.router,
     light.router,
     angles.router,
+    sound.router,
     roll.router,
     card.router,
+    check.router,
     gear.router,
 )

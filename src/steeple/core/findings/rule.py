@@ -25,7 +25,8 @@ class Proposal:
     Of proposals of one ``family`` (the same change, further and further) only the first that mends
     is offered. It is never offered for the findings of ``no_mend_for``, which it may push under their
     limit and leaves as they are. ``swaps`` says that it puts other gear in the place of what is there; it is
-    shown after what the maker's own gear can do.
+    shown after what the maker's own gear can do. ``brings`` are codes of what could not be judged without it and
+    may have to be watched with it.
     """
 
     action: Sentence
@@ -33,6 +34,7 @@ class Proposal:
     family: str = ""
     no_mend_for: tuple[str, ...] = ()
     swaps: bool = False
+    brings: tuple[str, ...] = ()
 
 
 Fixes = Callable[[CameraStudy], Iterable[Proposal]]
@@ -94,12 +96,16 @@ class Rule:
 @dataclass(frozen=True, slots=True)
 class StepRules:
     """All that can be found in one step: its rules, in the order in which they are shown, and its
-    cautions. ``mends_apart``: what is proposed for it is tried for its findings alone."""
+    cautions. ``mends_apart``: what is proposed for it is tried for its findings alone. ``follows`` are codes of what
+    is put right in a moment after an earlier step was changed, by what ``follow`` proposes: such a mend takes that
+    along, and where nothing puts it right, tells it."""
 
     step: StepId
     rules: tuple[Rule, ...]
     cautions: tuple[CautionRule, ...]
     mends_apart: bool = False
+    follows: tuple[str, ...] = ()
+    follow: Fixes = no_fixes
 
 
 def whole(camera: CameraStudy) -> CameraStudy:

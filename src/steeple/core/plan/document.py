@@ -1,4 +1,4 @@
-"""The plan document, version 6.
+"""The plan document, version 7.
 
 One document holds everything about one rig. It is valid on its own, and it is what is stored for
 each revision, what is saved as a file, and what an evaluation takes. Axes: origin at the centre of
@@ -18,9 +18,11 @@ from steeple.core.plan.parts.lamp import Light
 from steeple.core.plan.parts.maker import Maker
 from steeple.core.plan.parts.panel import PlacedCard
 from steeple.core.plan.parts.rolling.session import Session
-from steeple.core.plan.parts.rolling.supply import PlacedBank, PlacedRecorder
+from steeple.core.plan.parts.rolling.supply import PlacedBank, PlacedLead, PlacedRecorder
 from steeple.core.plan.parts.room import Room
 from steeple.core.plan.parts.setup import MountPoint, Setup, Stage
+from steeple.core.plan.parts.sounding.microphone import PlacedMic
+from steeple.core.plan.parts.sounding.sound import Sounding
 from steeple.core.plan.parts.support import PlacedSupport
 from steeple.core.plan.parts.wishes import Acceptance, Wishes
 from steeple.core.plan.parts.work import Table, Work
@@ -30,21 +32,21 @@ from steeple.core.plan.values import (
 )
 
 FORMAT: Final = "steeple-plan"
-VERSION: Final = 6
+VERSION: Final = 7
 CAMERA_LIMIT = 8
 SUPPORT_LIMIT = 8
 LAMP_LIMIT = 10
 CARD_LIMIT = 6
 ACCEPTED_LIMIT = 64
 SETUP_LIMIT, STAGE_LIMIT, MOUNT_LIMIT = 8, 24, 16
-RECORDER_LIMIT, BANK_LIMIT = 8, 8
+RECORDER_LIMIT, BANK_LIMIT, MIC_LIMIT, LEAD_LIMIT = 8, 8, 8, 12
 
 
 class Plan(Part):
     """One rig over one work surface."""
 
     format: Literal["steeple-plan"] = FORMAT
-    version: Literal[6] = VERSION
+    version: Literal[7] = VERSION
     title: Name
     delivery: Delivery = Delivery()
     room: Room = Room()
@@ -73,6 +75,13 @@ class Plan(Part):
     banks: tuple[PlacedBank, ...] = Field(
         default=(), max_length=BANK_LIMIT, description="Power banks that feed devices."
     )
+    mics: tuple[PlacedMic, ...] = Field(
+        default=(), max_length=MIC_LIMIT, description="Microphones, each with what holds it."
+    )
+    leads: tuple[PlacedLead, ...] = Field(
+        default=(), max_length=LEAD_LIMIT, description="Mains leads, and what hangs on each."
+    )
+    sound: Sounding = Sounding()
     session: Session = Session()
     wishes: Wishes = Wishes()
     accepted: tuple[Acceptance, ...] = Field(
@@ -91,6 +100,8 @@ class Plan(Part):
             ("cards", self.cards),
             ("recorders", self.recorders),
             ("banks", self.banks),
+            ("microphones", self.mics),
+            ("leads", self.leads),
         ):
             used = [one.id for one in things]
             if len(set(used)) != len(used):
@@ -108,6 +119,7 @@ class Plan(Part):
                 )
         self._setups_fit(ids)
         self._session_fits()
+        self._sound_fits()
         mounts = [one.name for one in self.mounts]
         if len(set(mounts)) != len(mounts):
             raise ValueError("two mount points have the same name")
@@ -151,6 +163,7 @@ class Plan(Part):
             "camera": {one.id: one.supply for one in self.cameras},
             "recorder": {one.id: one.supply for one in self.recorders},
             "lamp": {one.id: one.supply for one in self.lights},
+            "microphone": {one.id: one.supply for one in self.mics},
         }
         for kind, each in devices.items():
             for name, supply in each.items():
@@ -166,6 +179,33 @@ class Plan(Part):
         main = self.session.main
         if main is not None and main not in devices["camera"]:
             raise ValueError(f"the camera “{main}” must always run, and is not in the plan")
+
+    def _sound_fits(self) -> None:
+        there = {
+            "camera": {one.id for one in self.cameras},
+            "recorder": {one.id for one in self.recorders},
+            "lamp": {one.id for one in self.lights},
+            "microphone": {one.id for one in self.mics},
+        }
+        for mic in self.mics:
+            if mic.into is not None and mic.into.id not in there[mic.into.kind]:
+                raise ValueError(
+                    f"the {mic.into.kind} “{mic.into.id}” that records microphone “{mic.id}” is not in "
+                    "the plan"
+                )
+            if mic.camera is not None and mic.camera not in there["camera"]:
+                raise ValueError(
+                    f"the camera “{mic.camera}” that holds microphone “{mic.id}” is not in the plan"
+                )
+        for lead in self.leads:
+            for fed in lead.feeds:
+                if fed.id not in there[fed.kind]:
+                    raise ValueError(
+                        f"the {fed.kind} “{fed.id}” hangs on lead “{lead.id}”, and is not in the plan"
+                    )
+        main = self.sound.main
+        if main is not None and main not in there["microphone"]:
+            raise ValueError(f"the microphone “{main}” is the main one, and is not in the plan")
 
     def with_camera(self, camera_id: str) -> tuple[Camera, ...]:
         """The cameras that stand while one films, itself among them: those of its set-ups, or all."""

@@ -47,8 +47,20 @@ def _to_version_6(data: dict[str, Any]) -> dict[str, Any]:
     return {**data, "version": 6}
 
 
+def _to_version_7(data: dict[str, Any]) -> dict[str, Any]:
+    """Version 7 adds microphones, leads and the sound of the room; all of it may be left out."""
+    return {**data, "version": 7}
+
+
 UPGRADES: Mapping[int, Upgrade] = MappingProxyType(
-    {1: _to_version_2, 2: _to_version_3, 3: _to_version_4, 4: _to_version_5, 5: _to_version_6}
+    {
+        1: _to_version_2,
+        2: _to_version_3,
+        3: _to_version_4,
+        4: _to_version_5,
+        5: _to_version_6,
+        6: _to_version_7,
+    }
 )
 """Upgrade from a version to the next, by the version it starts from."""
 

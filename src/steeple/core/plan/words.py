@@ -9,6 +9,7 @@ from steeple.core.plan.cupboard.field_words import GEAR_WORDS
 from steeple.core.plan.gear.words import FieldWords
 from steeple.core.plan.parts.camera import Camera, Role
 from steeple.core.plan.parts.rolling.words import ROLL_WORDS
+from steeple.core.plan.parts.sounding.words import SOUND_WORDS
 
 _W = FieldWords
 FIELD_WORDS: Mapping[str, FieldWords] = MappingProxyType(
@@ -23,6 +24,7 @@ FIELD_WORDS: Mapping[str, FieldWords] = MappingProxyType(
         **{f"adapters/*/{path}": words for path, words in GEAR_WORDS["adapter"].items()},
         **{f"supports/*/gear/{path}": words for path, words in GEAR_WORDS["support"].items()},
         **ROLL_WORDS,
+        **SOUND_WORDS,
         "format": _W("Format"),
         "version": _W("Version"),
         "title": _W("Title"),

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import itertools
 from collections.abc import Iterable, Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 from steeple.core.budget import look, spent
@@ -12,10 +12,10 @@ from steeple.core.errors import SteepleError
 from steeple.core.findings.finding import GRAVITY, Finding, Fix
 from steeple.core.findings.judging import judge
 from steeple.core.findings.lens.fixes import camera_moves
-from steeple.core.findings.registry import RULES, STEP_RULES
+from steeple.core.findings.registry import FOLLOWS, RULES, STEP_RULES
 from steeple.core.findings.rule import Fixes, Proposal
 from steeple.core.plan.changes import apply_changes
-from steeple.core.study.base.sentence import Quantity, Sentence, say
+from steeple.core.study.base.sentence import Quantity, Sentence, lowered, say
 from steeple.core.study.base.step import STEP_IDS, StepId
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.plan_study import CameraStudy, camera_studies
@@ -40,10 +40,17 @@ def _group(step: StepId) -> str:
 
 
 def _alone(step: StepId) -> bool:
-    """Whether a step builds on no other and none on it: a mend of it leaves all other steps as they are, and
-    is tried in a moment."""
+    """Whether a step is asked for the plan as a whole, no step builds on it, and its mends change what it alone
+    looks at: they leave all other steps as they are, and are tried in a moment."""
     needed = {need.step.id for one in STEPS for need in one.needs}
-    return step not in needed and not next(one for one in STEPS if one.id == step).needs
+    own = next(one for one in STEPS if one.id == step)
+    return own.scope == "plan" and step not in needed and _group(step) == step
+
+
+def _quickly(step: StepId) -> int:
+    """The order in which mends are tried: first of what builds on nothing, last of what others build on."""
+    own = next(one for one in STEPS if one.id == step)
+    return 2 if not _alone(step) else 1 if own.needs else 0
 
 
 def _proposals(
@@ -107,6 +114,10 @@ class Trial:
         self.camera, self.proposal = about
         self._found: dict[StepId, dict[Key, Finding]] = {}
 
+    def with_proposal(self, proposal: Proposal) -> Trial:
+        """Another proposal of the same camera, tried on the same bench."""
+        return Trial(self._bench, (self.camera, proposal))
+
     @cached_property
     def cameras(self) -> tuple[CameraStudy, ...]:
         """The cameras of the plan with the proposal; none where the plan cannot be so."""
@@ -157,12 +168,19 @@ def _betters(finding: Finding, findings: Mapping[Key, Finding]) -> bool:
 
 
 def _breaks(
-    finding: Finding, before: Mapping[Key, Finding], findings: Mapping[Key, Finding]
+    finding: Finding,
+    before: Mapping[Key, Finding],
+    findings: Mapping[Key, Finding],
+    brings: Sequence[str],
 ) -> bool:
     """Whether something fails that did not before; what is only to be watched is not mended at the
-    cost of something else to be watched."""
+    cost of something else to be watched, but for what could not be judged before."""
     for key, now in findings.items():
         was = before.get(key)
+        if was is None and now.verdict == "watch" and key[0] in brings:
+            continue
+        if FOLLOWS.get(key[0], finding.step) != finding.step:
+            continue
         worse = was is None or GRAVITY[now.verdict] > GRAVITY[was.verdict]
         if worse and now.verdict == "fails":
             return True
@@ -179,9 +197,38 @@ def _mends(finding: Finding, before: Mapping[Key, Finding], trial: Trial) -> boo
         found = trial.found(step)
         if step == finding.step and not _betters(finding, found):
             return False
-        if _breaks(finding, before, found):
+        if _breaks(finding, before, found, trial.proposal.brings):
             return False
     return True
+
+
+def _followed(finding: Finding, before: Mapping[Key, Finding], trial: Trial) -> Trial | None:
+    """The same with what follows put right too: a microphone out of the new picture. None where that cannot be:
+    no mend breaks what held."""
+    broken = [
+        key
+        for key, now in trial.findings.items()
+        if FOLLOWS.get(key[0], finding.step) != finding.step
+        and now.verdict == "fails"
+        and (key not in before or before[key].verdict != "fails")
+    ]
+    if not broken:
+        return trial
+    steps = {FOLLOWS[code] for code, _ in broken}
+    for rules in STEP_RULES:
+        for more in rules.follow(trial.cameras[0]) if rules.step in steps else ():
+            given = trial.proposal
+            both = replace(
+                given,
+                action=given.action + say(", and ") + lowered(more.action),
+                changes=(*given.changes, *more.changes),
+            )
+            again = trial.with_proposal(both)
+            if _mends(finding, before, again) and not any(
+                again.findings[key].verdict == "fails" for key in broken if key in again.findings
+            ):
+                return again
+    return None
 
 
 def _cost(
@@ -230,7 +277,7 @@ def with_mends(
     mended: dict[Key, Finding] = {}
     whole = True
     # What is tried in a moment comes first, so that where time is short it is not what goes without.
-    for finding in sorted(findings, key=lambda one: not _alone(one.step)):
+    for finding in sorted(findings, key=lambda one: _quickly(one.step)):
         key = (finding.code, finding.about)
         fixes: list[tuple[bool, int, Fix]] = []
         families: set[str] = set()
@@ -244,6 +291,10 @@ def with_mends(
             if trial.proposal.family in families:
                 continue
             if _mends(finding, before, trial):
+                followed = _followed(finding, before, trial)
+                if followed is None:
+                    continue
+                trial = followed
                 families |= {trial.proposal.family} - {""}
                 after = trial.findings[key]
                 holding += 1 if after.verdict == "holds" else 0

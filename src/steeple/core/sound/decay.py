@@ -9,21 +9,23 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
 from steeple.core.errors import InputError
+from steeple.core.sound.fitting import fitted_rt60_s
 
-Samples = NDArray[np.float64]
-"""Shape (n,), full scale 1."""
+Samples = NDArray[np.floating[Any]]
+"""Shape (n,), full scale 1; of a long recording in single precision."""
 CLIPPED_SHARE, FULL = 2e-5, 0.999
 """A record is clipped where so large a share of it, and more than a few in a row, stand at full scale."""
 CLIPPED_RUN = 3
 BLOCK_S = 0.002
 """Energy is looked at in blocks of two milliseconds: finer than any ear, coarser than one reflection."""
 SILENT_DB = -80.0
-LEAST_ABOVE_NOISE_DB = 20.0
+LEAST_ABOVE_NOISE_DB = 12.0
 """A clap that stands out less from the noise tells no decay."""
 TOP_DB = -5.0
 ENDS_DB = {"T20": -25.0, "T30": -35.0}
@@ -32,6 +34,8 @@ NOISE_ROOM_DB = 10.0
 SECOND_CLAP_S, SECOND_CLAP_DB = 0.25, 12.0
 """Two claps are far enough apart to be told, and so alike in level."""
 EDGE_S = 0.15
+AGREE = 0.1
+"""So near to each other T20 and the fit tell of one straight decay."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -60,12 +64,20 @@ class Clap:
     t20: Line | None
     t30: Line | None
     curve: tuple[tuple[float, float], ...]
+    fitted_s: float | None = None
 
     @property
     def rt60_s(self) -> float | None:
-        """The reverberation time: by T30 where it can be read, else by T20."""
-        line = self.t30 or self.t20
-        return None if line is None else line.rt60_s
+        """The reverberation time: by T30 where it can be read. Where only T20 can, as fitted as long as the two
+        agree: the fit uses all of a straight decay and is surer; else by T20. Without either as fitted."""
+        if self.t30 is not None:
+            return self.t30.rt60_s
+        if self.t20 is None or (
+            self.fitted_s is not None
+            and abs(self.fitted_s - self.t20.rt60_s) <= AGREE * self.t20.rt60_s
+        ):
+            return self.fitted_s
+        return self.t20.rt60_s
 
     @property
     def above_noise_db(self) -> float:
@@ -148,7 +160,8 @@ def energies(samples: Samples, rate_hz: float) -> tuple[NDArray[np.float64], flo
     block = max(1, round(BLOCK_S * rate_hz))
     count = samples.size // block
     blocks = samples[: count * block].reshape(count, block)
-    return np.square(blocks).mean(axis=1), block / rate_hz
+    # Summed in double precision, without a copy of the whole.
+    return np.einsum("ij,ij->i", blocks, blocks, dtype=np.float64) / block, block / rate_hz
 
 
 def arrivals(samples: Samples, rate_hz: float) -> tuple[float, ...]:
@@ -164,12 +177,14 @@ def arrivals(samples: Samples, rate_hz: float) -> tuple[float, ...]:
     loud = power.max() * 10 ** (-SECOND_CLAP_DB / 10)
     found: list[float] = []
     apart = round(SECOND_CLAP_S / step)
+    last = -apart - 1
     for at in np.flatnonzero(power >= loud):
-        # A clap rises at once; its echo falls: the block is louder than all shortly before it.
+        # A clap rises at once, over a block or two; its echo falls: the block is louder than all shortly before it.
         before = power[max(0, at - apart) : at]
-        if before.size and power[at] <= 4.0 * before.max():
+        if at - last <= apart or (before.size and power[at] <= 4.0 * before.max()):
             continue
-        found.append(_rise(samples, rate_hz, int(at), step))
+        last = int(at)
+        found.append(_rise(samples, rate_hz, last, step))
     return tuple(found)
 
 
@@ -223,13 +238,16 @@ def read_clap(samples: Samples, rate_hz: float, *, arrival_s: float | None = Non
             allowed=f"{LEAST_ABOVE_NOISE_DB:g} dB or more",
         )  # fmt: skip
     decay = _decay(power, noise, step)
+    above = db_of(loudest) - db_of(noise)
+    t20, t30 = (_line(decay, step, name, above) for name in ("T20", "T30"))
     return Clap(
         arrival_s=start_s,
         peak_db=db_of(peak**2),
         noise_db=db_of(noise),
-        t20=_line(decay, step, "T20", db_of(loudest) - db_of(noise)),
-        t30=_line(decay, step, "T30", db_of(loudest) - db_of(noise)),
+        t20=t20,
+        t30=t30,
         curve=_thin(decay, step),
+        fitted_s=fitted_rt60_s(power, noise, step) if t30 is None else None,
     )
 
 

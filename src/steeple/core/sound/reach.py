@@ -54,22 +54,6 @@ def critical_mm(volume_m3: float, rt60_s: float, pattern: Pattern) -> float:
     return 1000.0 * CRITICAL * math.sqrt(DIRECTIVITY[pattern] * volume_m3 / rt60_s)
 
 
-def direct_to_echo_db(
-    distance_mm: float, critical: float, angle_deg: float, pattern: Pattern
-) -> float:
-    """How much louder the direct sound is than its echo.
-
-    Parameters
-    ----------
-    distance_mm, critical
-        of the source, and the critical distance in its direction, greater than 0.
-    angle_deg, pattern
-        how far the source is off the axis of which pattern.
-    """
-    off = sensitivity(pattern, angle_deg)
-    return 20.0 * math.log10(max(1e-10, critical / max(distance_mm, 1.0) * off))
-
-
 @dataclass(frozen=True, slots=True)
 class Heard:
     """A sound as a microphone hears it: its level at one metre, how far it is, and how far off the axis."""

@@ -105,29 +105,3 @@ def echo_of(volume_m3: float, surfaces: Sequence[Surface], things: Sequence[Surf
             if mean > 0 else math.inf
         )  # fmt: skip
     return Echo(_bands(sabine), _bands(eyring), _bands(means), volume_m3, area)
-
-
-def area_for(echo: Echo, wanted_s: float, gain: float, band: int) -> float:
-    """How much of something takes the echo of a band down to what is wanted.
-
-    Parameters
-    ----------
-    echo, wanted_s
-        of the room as it is; the reverberation time wanted, greater than 0.
-    gain
-        how much more it absorbs than what it covers, a square metre, greater than 0.
-    band
-        which band, 0 to 5.
-
-    Returns
-    -------
-    Square metres; 0 where the echo is short enough.
-    """
-    now = echo.mean_absorption[band] * echo.area_m2
-    if echo.rt60_s[band] <= wanted_s:
-        return 0.0
-    by_sabine = SABINE_M * echo.volume_m3 / wanted_s
-    if by_sabine / echo.area_m2 < DEAD:
-        return max(0.0, by_sabine - now) / gain
-    mean = -math.expm1(-SABINE_M * echo.volume_m3 / (echo.area_m2 * wanted_s))
-    return max(0.0, max(mean, DEAD) * echo.area_m2 - now) / gain

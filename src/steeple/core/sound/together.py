@@ -16,10 +16,12 @@ from steeple.core.errors import InputError
 from steeple.core.sound.decay import Samples, arrivals, check_record
 
 RATE_HZ = 48_000
-NEAR_S = 0.05
-"""About a clap, so much on either side is compared."""
-LEAST_ALIKE = 0.15
-"""Records whose correlation is less are not of the same clap."""
+WHOLE_S, BEGINNING_S = (0.05, 0.05), (0.002, 0.006)
+"""About the arrival of a clap so much before and after is compared: with its first echoes, and its beginning alone."""
+ARRIVAL_S = 0.01
+"""An arrival is told within so much."""
+LEAST_ALIKE, LEAST_BEGINNING = 0.15, 0.4
+"""Records whose correlation is less are not of the same clap: by the whole clap, and by its beginning alone."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -90,16 +92,26 @@ def _no_match() -> InputError:
 
 
 def _lag(one: Samples, other: Samples, at: float, again: float) -> tuple[float, float]:
-    """How much later than its arrival the clap is in the second record than in the first, by the peak of their
-    correlation with a parabola through it; and how alike they are there."""
-    half = round(NEAR_S * RATE_HZ)
+    """How much later than its arrival the clap is in the second record than in the first; and how alike the two are
+    there. By the whole clap with its first echoes where both heard it from nearly one place, and by its beginning
+    alone where they stood far apart and the room answered each in its own way: the one that is more alike."""
+    whole = _lag_within(one, other, at, again, *WHOLE_S)
+    beginning = _lag_within(one, other, at, again, *BEGINNING_S)
+    # So short a stretch is a little alike by chance.
+    return beginning if beginning[1] >= max(LEAST_BEGINNING, whole[1]) else whole
+
+
+def _lag_within(
+    one: Samples, other: Samples, at: float, again: float, before_s: float, after_s: float
+) -> tuple[float, float]:
+    """The same by a stretch about the arrivals: the peak of the correlation, with a parabola through it."""
+    before, after = round(before_s * RATE_HZ), round(after_s * RATE_HZ)
     pieces = []
     for samples, when in ((one, at), (other, again)):
-        middle = round(when * RATE_HZ)
-        piece = np.zeros(2 * half)
-        first = max(0, middle - half)
-        last = min(samples.size, middle + half)
-        piece[first - (middle - half) : last - (middle - half)] = samples[first:last]
+        start = round(when * RATE_HZ) - before
+        piece = np.zeros(before + after)
+        first, last = max(0, start), min(samples.size, start + before + after)
+        piece[first - start : last - start] = samples[first:last]
         pieces.append(piece - piece.mean())
     a, b = pieces
     both = correlate(b, a, method="fft")
@@ -107,6 +119,8 @@ def _lag(one: Samples, other: Samples, at: float, again: float) -> tuple[float, 
     strength = float(np.linalg.norm(a) * np.linalg.norm(b))
     if strength <= 0:
         return 0.0, 0.0
+    # Arrivals are told to a few milliseconds: what is alike farther off is chance.
+    both = np.where(np.abs(lags) <= round(ARRIVAL_S * RATE_HZ), both, 0.0)
     top = int(np.argmax(np.abs(both)))
     shift = 0.0
     if 0 < top < both.size - 1:

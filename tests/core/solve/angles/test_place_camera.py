@@ -220,7 +220,7 @@ def test_a_stand_whose_rated_load_is_not_known_is_not_said_to_hold() -> None:
     """It may well hold; nobody can say so, and the offer says what is missing."""
     unknown = STAND.model_copy(update={"rated_load_g": None})
     owned = replace(ONE_STAND, supports=(OwnedSupport(gear=unknown),))
-    bare = SOUND.model_copy(update={"supports": (), "cameras": ()})
+    bare = SOUND.model_copy(update={"supports": (), "cameras": (), "mics": ()})
     found = place_camera(bare, "overhead", owned=owned)
     held = [one for one in found.offers if one.held_by == STAND.name]
     assert held
@@ -235,6 +235,6 @@ def test_the_one_that_holds_is_found_behind_many_that_do_not() -> None:
         for n in range(9)
     ]  # fmt: skip
     owned = replace(ONE_STAND, supports=tuple(OwnedSupport(gear=one) for one in (*weak, STAND)))
-    bare = SOUND.model_copy(update={"supports": (), "cameras": ()})
+    bare = SOUND.model_copy(update={"supports": (), "cameras": (), "mics": ()})
     found = place_camera(bare, "overhead", owned=owned)
     assert any(one.held_by == STAND.name for one in found.offers)

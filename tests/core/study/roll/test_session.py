@@ -12,7 +12,7 @@ from steeple.core.plan.parts.rolling.session import Break, Session
 from steeple.core.plan.parts.setup import Setup, Stage
 from steeple.core.plan.reading import validate_plan
 from steeple.core.study.base.assumptions import Assumptions
-from steeple.core.study.roll.given.session import GivenSession, given_session
+from steeple.core.study.inputs.session import GivenSession, given_session
 from tests.angles_cases import FRONT, beside
 from tests.plans import SOUND, changed
 

@@ -6,6 +6,7 @@ import {
   USUAL_SUPPLY,
   valueAt,
   withChanges,
+  withoutFed,
   withoutHandling,
 } from '../../domain/plan';
 import { bytesWords } from '../../domain/units';
@@ -61,7 +62,7 @@ function OneDevice({ string }: { string: RollString }) {
         <b>{shortName(string)}</b>, {string.gear}
         {string.size_bytes ? `: ${bytesWords(string.size_bytes)}` : ''}
       </p>
-      {string.kind !== 'lamp' ? (
+      {string.kind === 'camera' || string.kind === 'recorder' ? (
         <>
           <ChoiceField
             label={`Records on, ${shortName(string)}`}
@@ -145,6 +146,7 @@ function More({ drawing }: { drawing: RollDrawing }) {
           gear_id: thing.id,
           storage: NOTHING_STORED,
           supply: USUAL_SUPPLY,
+          position: { on: null, x_mm: null, y_mm: null },
         },
       ],
     }));
@@ -179,7 +181,7 @@ function More({ drawing }: { drawing: RollDrawing }) {
             className={entries.remove}
             onClick={() =>
               void edit((now) => ({
-                ...withoutHandling(now, 'recorder', one.id),
+                ...withoutFed(withoutHandling(now, 'recorder', one.id), 'recorder', one.id),
                 recorders: now.recorders.filter((_, at) => at !== index),
               }))
             }
@@ -221,7 +223,7 @@ function More({ drawing }: { drawing: RollDrawing }) {
 
 /** The plan without a bank; what it fed runs on its usual supply again. */
 function withoutBank(plan: Plan, id: string): Plan {
-  const lists = ['cameras', 'recorders', 'lights'] as const;
+  const lists = ['cameras', 'recorders', 'lights', 'mics'] as const;
   const changes = lists.flatMap((name) =>
     plan[name].flatMap((one, index) =>
       one.supply.bank === id

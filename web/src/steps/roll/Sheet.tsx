@@ -14,12 +14,13 @@ import { ByHand } from './ByHand';
 import { Clips } from './Clips';
 import { Devices } from './Devices';
 import { HangingHours } from './drawing/HangingHours';
+import { Leads } from './Leads';
 import { momentSays, movedTo } from './model';
 import { Pauses } from './Pauses';
 import { getAlarmFile, getStaggered } from './requests';
 import classes from './roll.module.css';
-import { Timer } from './Timer';
-import { useRunning } from './useRunning';
+import { Timer } from './timer/Timer';
+import { useRunning } from './timer/useRunning';
 import { MainCamera, WhenItBegins } from './When';
 
 export function RollSheet({ planId }: SheetProps) {
@@ -100,6 +101,7 @@ export function RollSheet({ planId }: SheetProps) {
       <Pauses />
       <ByHand drawing={drawing} />
       <Devices drawing={drawing} />
+      <Leads />
       <Clips drawing={drawing} />
       <FigureList begins="roll." />
     </>

@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import type { RollDrawing } from '../../api/types';
-import { clockWords, deedWords, inLines, marksOf, momentSays, nextAlarm } from './model';
+import type { Plan, RollDrawing } from '../../api/types';
+import {
+  clockWords,
+  deedWords,
+  hangingOn,
+  inLines,
+  marksOf,
+  momentSays,
+  nextAlarm,
+  onMains,
+} from './model';
 
 const string = (name: string, pieces: [number, number][]) => ({
   key: `camera/${name}`,
@@ -79,4 +88,19 @@ describe('a moment of a session', () => {
     expect(deedWords(['card', 'battery'])).toBe('change both');
     expect(deedWords(['restart'])).toBe('stop and start');
   });
+});
+
+it('tells what may hang on a mains lead, and what does', () => {
+  const plan = {
+    lights: [{ id: 'soft', fixture: { name: 'Soft square' } }],
+    cameras: [{ id: 'side' }],
+    recorders: [],
+  } as unknown as Plan;
+  const found = onMains(plan, ['low side']);
+  expect(found.map((one) => one.name)).toEqual(['Soft square', 'low side camera']);
+  const lead = {
+    id: 'x',
+    feeds: [{ kind: 'lamp', id: 'soft' }],
+  } as unknown as Plan['leads'][number];
+  expect(found.map((one) => hangingOn(lead, one))).toEqual([true, false]);
 });

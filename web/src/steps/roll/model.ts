@@ -1,5 +1,5 @@
 /** What the roll sheet reads off a session: who runs at a moment, what comes next, how times are said. */
-import type { Handling, RollDrawing, RollString } from '../../api/types';
+import type { Handling, Plan, RollDrawing, RollString } from '../../api/types';
 import { momentWords } from '../../domain/units';
 
 export type Deed = Handling['does'][number];
@@ -67,7 +67,9 @@ export const wantedAt = (string: RollString, seconds: number): boolean =>
 
 /** A moment in one sentence: what runs, what does not, and what the work is at. */
 export function momentSays(drawing: RollDrawing, seconds: number): string {
-  const recording = drawing.strings.filter((one) => one.kind !== 'lamp');
+  const recording = drawing.strings.filter(
+    (one) => one.kind === 'camera' || one.kind === 'recorder',
+  );
   const running = recording.filter((one) => runsAt(one, seconds));
   const idle = recording.filter((one) => !runsAt(one, seconds) && wantedAt(one, seconds));
   const place = [...drawing.breaks, ...drawing.stages].find(
@@ -104,3 +106,24 @@ export function marksOf(length_s: number, height: number, apart = 44): number[] 
 /** A list of things done by hand with one put at another moment. */
 export const movedTo = (list: readonly Handling[], index: number, at_min: number): Handling[] =>
   list.map((one, at) => (at === index ? { ...one, at_min } : one));
+
+type Fed = Plan['leads'][number]['feeds'][number];
+
+/** Everything of a plan that may hang on a mains lead, with what it is called. */
+export const onMains = (plan: Plan, cameraNames: readonly string[]): (Fed & { name: string })[] => [
+  ...plan.lights.map((one) => ({ kind: 'lamp' as const, id: one.id, name: one.fixture.name })),
+  ...plan.cameras.map((one, at) => ({
+    kind: 'camera' as const,
+    id: one.id,
+    name: `${cameraNames[at] ?? one.id} camera`,
+  })),
+  ...plan.recorders.map((one) => ({
+    kind: 'recorder' as const,
+    id: one.id,
+    name: one.gear.name,
+  })),
+];
+
+/** Whether a device hangs on a lead. */
+export const hangingOn = (lead: Plan['leads'][number], device: Fed): boolean =>
+  lead.feeds.some((one) => one.kind === device.kind && one.id === device.id);

@@ -15,14 +15,14 @@ from steeple.core.plan.parts.rolling.supply import PlacedBank
 from steeple.core.roll.device import Why
 from steeple.core.roll.power import bank_j
 from steeple.core.study.base.assumptions import Assumptions
-from steeple.core.study.base.sentence import say
+from steeple.core.study.base.sentence import lowered, say
 from steeple.core.study.plan_study import CameraStudy
 from steeple.core.study.roll.getting_up.staggering import staggered
 from steeple.core.study.roll.given.devices import GivenDevice, given_devices
 from steeple.core.study.roll.kept.feeding import rated_w
 from steeple.core.study.roll.step import ROLL
 from steeple.core.study.roll.study import RollStudy, rolled
-from steeple.core.study.roll.words import lowered, moment, names_of
+from steeple.core.study.roll.words import moment, names_of
 
 LEAST_APART_MIN = 10.0
 """Nobody gets up for one device more often than this and still works with care."""
@@ -241,7 +241,7 @@ def _can_be_fed(scene: CameraStudy, one: GivenDevice) -> bool:
     if one.kind == "recorder":
         gear = next(each.gear for each in scene.plan.recorders if each.id == one.id)
         return gear.fed_while_recording is not False
-    return True
+    return one.kind != "microphone"
 
 
 def _on_a_bank(scene: CameraStudy, thirsty: Sequence[GivenDevice]) -> Iterator[Proposal]:

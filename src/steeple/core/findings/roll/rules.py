@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from steeple.core.findings.roll.cautions import CAUTIONS
+from steeple.core.findings.roll.leads import lead_overload
 from steeple.core.findings.roll.running_out import (
     bank_weak,
     battery_empty,
@@ -34,6 +35,7 @@ ROLL_RULES = StepRules(
         file_unknown,
         bank_weak,
         circuit,
+        lead_overload,
         clip_over_cap,
         disk_full,
     ),

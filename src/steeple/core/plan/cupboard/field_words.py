@@ -17,9 +17,11 @@ from steeple.core.plan.gear.lights.lamp_stand import LAMP_STAND_WORDS
 from steeple.core.plan.gear.lights.light_card import CARD_WORDS
 from steeple.core.plan.gear.recording.lead import LEAD_WORDS
 from steeple.core.plan.gear.recording.medium import MEDIUM_WORDS
-from steeple.core.plan.gear.recording.microphone import MICROPHONE_WORDS
 from steeple.core.plan.gear.recording.power import POWER_WORDS
 from steeple.core.plan.gear.recording.recorder import RECORDER_WORDS
+from steeple.core.plan.gear.sound.absorber import ABSORBER_WORDS
+from steeple.core.plan.gear.sound.mic_stand import MIC_STAND_WORDS
+from steeple.core.plan.gear.sound.microphone import MICROPHONE_WORDS
 from steeple.core.plan.gear.words import FieldWords
 
 KIND_TITLES: Mapping[str, tuple[str, str]] = MappingProxyType(
@@ -34,6 +36,8 @@ KIND_TITLES: Mapping[str, tuple[str, str]] = MappingProxyType(
         "support": ("Support", "Supports"),
         "weight": ("Weight", "Sandbags and weights"),
         "microphone": ("Microphone", "Microphones"),
+        "mic-stand": ("Microphone stand", "Microphone stands"),
+        "absorber": ("Absorber", "Duvets, curtains, rugs, foam"),
         "recorder": ("Recorder", "Recorders"),
         "medium": ("Memory", "Memory cards and disks"),
         "power": ("Power", "Batteries and power"),
@@ -53,6 +57,8 @@ GEAR_WORDS: Mapping[str, Mapping[str, FieldWords]] = MappingProxyType(
         "support": SUPPORT_WORDS,
         "weight": WEIGHT_WORDS,
         "microphone": MICROPHONE_WORDS,
+        "mic-stand": MIC_STAND_WORDS,
+        "absorber": ABSORBER_WORDS,
         "recorder": RECORDER_WORDS,
         "medium": MEDIUM_WORDS,
         "power": POWER_WORDS,

@@ -23,21 +23,23 @@ from steeple.core.plan.gear.lights.lamp_stand import LampStand
 from steeple.core.plan.gear.lights.light_card import LightCard
 from steeple.core.plan.gear.recording.lead import Lead
 from steeple.core.plan.gear.recording.medium import Medium
-from steeple.core.plan.gear.recording.microphone import Microphone
 from steeple.core.plan.gear.recording.power import PowerSource
 from steeple.core.plan.gear.recording.recorder import Recorder
+from steeple.core.plan.gear.sound.absorber import Absorber
+from steeple.core.plan.gear.sound.mic_stand import MicStand
+from steeple.core.plan.gear.sound.microphone import Microphone
 from steeple.core.plan.gear.words import FieldWords
 from steeple.core.plan.problems import bounds_in, problems_from
 from steeple.core.plan.reading import PlanRefused
 from steeple.core.plan.values import Part
 
 GearKind = Literal[
-    "body", "lens", "filter", "fixture", "stand", "gel", "card", "support", "weight", "microphone", "recorder", "medium", "power",
-    "lead", "adapter",
+    "body", "lens", "filter", "fixture", "stand", "gel", "card", "support", "weight", "microphone", "mic-stand", "absorber",
+    "recorder", "medium", "power", "lead", "adapter",
 ]  # fmt: skip
 Gear = (
-    Body | Lens | LensFilter | Fixture | LampStand | Gel | LightCard | Support | Ballast | Microphone | Recorder | Medium | PowerSource
-    | Lead | Adapter
+    Body | Lens | LensFilter | Fixture | LampStand | Gel | LightCard | Support | Ballast | Microphone | MicStand
+    | Absorber | Recorder | Medium | PowerSource | Lead | Adapter
 )  # fmt: skip
 MODELS: Mapping[GearKind, type[Part]] = MappingProxyType(
     {
@@ -51,6 +53,8 @@ MODELS: Mapping[GearKind, type[Part]] = MappingProxyType(
         "support": Support,
         "weight": Ballast,
         "microphone": Microphone,
+        "mic-stand": MicStand,
+        "absorber": Absorber,
         "recorder": Recorder,
         "medium": Medium,
         "power": PowerSource,
@@ -68,7 +72,7 @@ EXACT_LENGTHS = (
 _UNITS = {
     "mm": "mm", "px": "px", "mired": "mired", "stops": "stops", "g": "g", "deg": "°", "s": "s", "hz": "Hz", "w": "W", "wh": "Wh",
     "k": "K", "lm": "lm", "lx": "lx", "bytes": "bytes", "percent": "%", "mah": "mAh", "v": "V",
-    "a": "A",
+    "a": "A", "db": "dB",
 }  # fmt: skip
 
 

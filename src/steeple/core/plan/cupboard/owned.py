@@ -15,8 +15,12 @@ from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.gear.lights.gel import Gel
 from steeple.core.plan.gear.lights.lamp_stand import LampStand
 from steeple.core.plan.gear.lights.light_card import LightCard
+from steeple.core.plan.gear.recording.lead import Lead
 from steeple.core.plan.gear.recording.medium import Medium
 from steeple.core.plan.gear.recording.power import PowerSource
+from steeple.core.plan.gear.sound.absorber import Absorber
+from steeple.core.plan.gear.sound.mic_stand import MicStand
+from steeple.core.plan.gear.sound.microphone import Microphone
 from steeple.core.plan.values import Part, Slug
 
 T = TypeVar("T")
@@ -58,6 +62,10 @@ class Owned:
     stands: tuple[LampStand, ...] = ()
     media: tuple[Medium, ...] = ()
     power: tuple[PowerSource, ...] = ()
+    microphones: tuple[Microphone, ...] = ()
+    mic_stands: tuple[MicStand, ...] = ()
+    absorbers: tuple[Absorber, ...] = ()
+    leads: tuple[Lead, ...] = ()
 
 
 NOTHING_OWNED = Owned()
@@ -87,4 +95,8 @@ def owned_of(things: Sequence[object]) -> Owned:
         stands=each(LampStand),
         media=each(Medium),
         power=each(PowerSource),
+        microphones=each(Microphone),
+        mic_stands=each(MicStand),
+        absorbers=each(Absorber),
+        leads=each(Lead),
     )

@@ -6,16 +6,18 @@ from typing import Literal, Self
 
 from pydantic import Field, model_validator
 
+from steeple.core.plan.parts.sounding.sound import Surfaces
 from steeple.core.plan.parts.window import Daylight, Window
 from steeple.core.plan.values import (
     ExtentMm,
     FloorMm,
-    GapMm,
     HeightMm,
     Name,
     Part,
     PlaceMm,
     PowerW,
+    RoomExtentMm,
+    RoomGapMm,
 )
 
 OBSTACLE_LIMIT = 12
@@ -84,10 +86,11 @@ class Room(Part):
     )
     slope: Slope | None = Field(default=None, description="A sloping ceiling or roof.")
     obstacles: tuple[Obstacle, ...] = Field(default=(), max_length=OBSTACLE_LIMIT)
-    width_mm: ExtentMm | None = Field(default=None, description="Wall to wall, left to right.")
-    depth_mm: ExtentMm | None = Field(default=None, description="Wall to wall, near to far.")
-    table_from_left_wall_mm: GapMm | None = None
-    table_from_far_wall_mm: GapMm | None = None
+    width_mm: RoomExtentMm | None = Field(default=None, description="Wall to wall, left to right.")
+    depth_mm: RoomExtentMm | None = Field(default=None, description="Wall to wall, near to far.")
+    table_from_left_wall_mm: RoomGapMm | None = None
+    table_from_far_wall_mm: RoomGapMm | None = None
+    surfaces: Surfaces = Surfaces()
     keep_clear: tuple[KeepClear, ...] = Field(default=(), max_length=OBSTACLE_LIMIT)
     knock: Knock | None = Field(
         default=None,

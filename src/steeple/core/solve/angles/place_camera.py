@@ -14,6 +14,7 @@ from steeple.core.findings.finding import GRAVITY
 from steeple.core.findings.hold.fixes import take_support
 from steeple.core.findings.hold.mount import to_the_mount
 from steeple.core.findings.judging import judge, judge_camera
+from steeple.core.findings.registry import FOLLOWS
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned, OwnedSupport
 from steeple.core.plan.document import SUPPORT_LIMIT, Plan
@@ -169,7 +170,8 @@ def _weighed(wish: Wish, found: Sequence[tuple[Key, CameraOffer]]) -> list[Camer
         scenes = changed(wish.scenes, plan)
         others = [one for each in scenes if each.about != mine for one in judge_camera(each)]
         worse = heavier(before, others)
-        count = fails + sum(one.verdict == "fails" for one in worse)
+        heavy = [one for one in worse if one.verdict == "fails" and one.code not in FOLLOWS]
+        count = fails + len(heavy)
         ranked.append(
             ((idle, count, *rest), offer.model_copy(update={"worse": worse_words(worse)}))
         )

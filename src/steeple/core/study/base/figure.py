@@ -85,7 +85,8 @@ class Numbers(Generic[S]):
 @dataclass(frozen=True)
 class FigureSpec(Generic[Source]):
     """One figure: how it is called, what it holds for, its formula and source, and how to read it
-    off a study. ``compute`` gives None where the figure is not known."""
+    off a study. ``compute`` gives None where the figure is not known. ``documented``: of a figure that there is
+    for each of several things only that of the first stands in the docs."""
 
     key: str
     title: str
@@ -94,6 +95,7 @@ class FigureSpec(Generic[Source]):
     source: str
     compute: Callable[[Source], Computed | None]
     note: str = ""
+    documented: bool = True
 
     def read(self, source: Source, about: str) -> tuple[Figure, Working] | None:
         """The figure and its working, or None where it is not known."""

@@ -76,6 +76,19 @@ def say(template: str, **figures: Quantity | Piece | str) -> Sentence:
     return tuple(pieces)
 
 
+def lowered(sentence: Sentence) -> Sentence:
+    """An order within a sentence: with a small first letter.
+
+    Parameters
+    ----------
+    sentence
+        that begins with words.
+    """
+    first = sentence[0]
+    text = first.text[:1].lower() + first.text[1:]
+    return (first.model_copy(update={"text": text}), *sentence[1:])
+
+
 def dotted(sentences: Sequence[Sentence]) -> Sentence:
     """Several short sayings in one line, with a dot between each two."""
     joined: list[Piece] = []

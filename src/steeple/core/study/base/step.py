@@ -17,7 +17,7 @@ from steeple.core.study.base.card import PlacedSection
 from steeple.core.study.base.figure import FigureSpec, Numbers
 from steeple.core.study.base.result import Result
 
-StepId = Literal["work", "lens", "hold", "light", "angles", "roll"]
+StepId = Literal["work", "lens", "hold", "light", "angles", "sound", "roll"]
 STEP_IDS: tuple[StepId, ...] = get_args(StepId)
 """Every step that works something out, in the order in which one step builds on another."""
 Scope = Literal["plan", "camera", "support"]

@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from types import MappingProxyType
 
 from steeple.core.study.base.answer import Answer
-from steeple.core.study.base.sentence import Piece, Quantity, Sentence, door, dotted, say
+from steeple.core.study.base.sentence import Piece, Quantity, Sentence, door, dotted, lowered, say
 from steeple.core.study.base.step import Context
 from steeple.core.study.roll.given.devices import Gap, GivenDevice
 from steeple.core.study.roll.kept.storing import storing_of
@@ -15,7 +15,6 @@ from steeple.core.study.roll.words import (
     WHY_WORDS,
     capital,
     deed_words,
-    lowered,
     moment,
     names_of,
     span,

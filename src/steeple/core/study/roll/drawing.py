@@ -9,9 +9,9 @@ from steeple.core.roll.coverage import Stretch, count_over
 from steeple.core.roll.device import Why
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Sentence
+from steeple.core.study.inputs.session import GivenStretch
 from steeple.core.study.roll.getting_up.alarms import alarms_of
 from steeple.core.study.roll.given.devices import GivenDevice
-from steeple.core.study.roll.given.session import GivenStretch
 from steeple.core.study.roll.kept.feeding import bank_loads
 from steeple.core.study.roll.kept.storing import storing_of
 from steeple.core.study.roll.study import RollStudy, Stop

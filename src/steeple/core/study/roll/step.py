@@ -24,8 +24,9 @@ def _reads(plan: Plan, of: str) -> Sequence[object]:
     lights = tuple(
         (one.id, one.fixture, one.level_percent, one.lit, one.supply) for one in plan.lights
     )
+    mics = tuple((one.id, one.gear, one.supply) for one in plan.mics if one.gear.wireless)
     return (
-        cameras, lights, plan.recorders, plan.banks, plan.session, plan.stages, plan.setups,
+        cameras, lights, mics, plan.leads, plan.recorders, plan.banks, plan.session, plan.stages, plan.setups,
         plan.room.daylight, plan.delivery,
     )  # fmt: skip
 

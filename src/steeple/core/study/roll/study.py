@@ -14,8 +14,8 @@ from steeple.core.roll.device import BY_ITSELF, Action, Bank, Run, Why
 from steeple.core.roll.power import SPREAD
 from steeple.core.roll.simulate import simulate
 from steeple.core.study.base.step import Context
+from steeple.core.study.inputs.session import GivenSession, given_session
 from steeple.core.study.roll.given.devices import GivenDevice, given_banks, given_devices, scaled
-from steeple.core.study.roll.given.session import GivenSession, given_session
 
 SHORT_S = 120
 """A gap by hand that is no longer than this is a cut; a longer one is missing film. A planning value."""

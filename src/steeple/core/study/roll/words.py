@@ -61,13 +61,6 @@ def capital(text: str) -> str:
     return text[:1].upper() + text[1:]
 
 
-def lowered(sentence: Sentence) -> Sentence:
-    """An order within a sentence."""
-    first = sentence[0]
-    text = first.text[:1].lower() + first.text[1:]
-    return (first.model_copy(update={"text": text}), *sentence[1:])
-
-
 def deed_words(does: Sequence[Deed], device: GivenDevice) -> Sentence:
     """What is to be done at a device, as an order."""
     if set(does) == {"battery", "card"}:

@@ -18,6 +18,7 @@ from steeple.core.plan.values import (
     FluxLm,
     IesText,
     IlluminanceLx,
+    LevelDb,
     LightAngleDeg,
     MassG,
     Name,
@@ -54,6 +55,9 @@ class Fixture(Part):
     battery_wh: EnergyWh | None = Field(
         default=None, description="Of a lamp that runs on a battery of its own."
     )
+    noise_db: LevelDb | None = Field(
+        default=None, description="Its fan at one metre, dB(A); 0 = none."
+    )
     ies: IesText | None = Field(
         default=None, description="Its IES LM-63 file, whole: what it gives in every direction."
     )
@@ -87,5 +91,6 @@ FIXTURE_WORDS: Mapping[str, FieldWords] = MappingProxyType(
         "mass_g": MASS,
         "power_w": FieldWords("Power", "on the rating plate"),
         "battery_wh": FieldWords("Battery", "of a lamp that has its own"),
+        "noise_db": FieldWords("Noise of its fan", "at one metre, dB(A); 0 none"),
     }
 )

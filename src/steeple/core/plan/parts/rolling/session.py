@@ -11,7 +11,7 @@ from steeple.core.plan.gear.recording.medium import Medium
 from steeple.core.plan.values import Minutes, Name, Part, SizeBytes, Slug
 
 HANDLING_LIMIT, BREAK_LIMIT = 200, 24
-DeviceKind = Literal["camera", "recorder", "lamp"]
+DeviceKind = Literal["camera", "recorder", "lamp", "microphone"]
 Deed = Literal["start", "stop", "restart", "battery", "card"]
 SessionMin = Annotated[float, Field(strict=True, ge=0, le=1_440)]
 ChangeMin = Annotated[float, Field(strict=True, ge=0, le=60)]

@@ -6,10 +6,11 @@ from typing import Literal
 
 from pydantic import Field
 
+from steeple.core.plan.gear.recording.lead import Lead
 from steeple.core.plan.gear.recording.medium import Medium
 from steeple.core.plan.gear.recording.power import PowerSource
 from steeple.core.plan.gear.recording.recorder import Recorder
-from steeple.core.plan.values import Part, Slug, SpareCount
+from steeple.core.plan.values import Part, PlaceMm, Slug, SpareCount
 
 
 class Supply(Part):
@@ -33,6 +34,14 @@ class Storage(Part):
     )
 
 
+class RecorderPlace(Part):
+    """Where a recorder lies; None = left to Steeple."""
+
+    on: Literal["table", "floor"] | None = None
+    x_mm: PlaceMm | None = None
+    y_mm: PlaceMm | None = None
+
+
 class PlacedRecorder(Part):
     """A sound recorder of the plan, with the copy of its figures."""
 
@@ -43,6 +52,22 @@ class PlacedRecorder(Part):
     )
     supply: Supply = Supply()
     storage: Storage = Storage()
+    position: RecorderPlace = RecorderPlace()
+
+
+class Fed(Part):
+    """A device that hangs on a mains lead."""
+
+    kind: Literal["camera", "recorder", "lamp"]
+    id: Slug
+
+
+class PlacedLead(Part):
+    """A mains lead of the plan, with the copy of its figures, and what hangs on it."""
+
+    id: Slug
+    gear: Lead
+    feeds: tuple[Fed, ...] = Field(default=(), max_length=16)
 
 
 class PlacedBank(Part):

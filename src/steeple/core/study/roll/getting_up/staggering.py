@@ -19,8 +19,8 @@ from steeple.core.plan.parts.rolling.session import HANDLING_LIMIT, Deed, Handli
 from steeple.core.roll.coverage import Stretch, common, length
 from steeple.core.roll.device import BY_ITSELF, Action, Device, Run, Why
 from steeple.core.roll.simulate import simulate
+from steeple.core.study.inputs.session import GivenSession
 from steeple.core.study.roll.given.devices import GivenDevice
-from steeple.core.study.roll.given.session import GivenSession
 from steeple.core.study.roll.study import RollStudy
 
 WALK_S = 60

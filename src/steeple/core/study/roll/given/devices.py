@@ -14,6 +14,7 @@ from steeple.core.plan.parts.camera import Camera
 from steeple.core.plan.parts.lamp import Light
 from steeple.core.plan.parts.rolling.session import DeviceKind
 from steeple.core.plan.parts.rolling.supply import PlacedRecorder, Storage, Supply
+from steeple.core.plan.parts.sounding.microphone import PlacedMic
 from steeple.core.plan.words import camera_names
 from steeple.core.roll.coverage import Stretch
 from steeple.core.roll.device import Bank, Device
@@ -21,7 +22,7 @@ from steeple.core.roll.power import bank_j, battery_j
 from steeple.core.roll.store import bytes_per_s
 from steeple.core.study.angles.changing import same_thing
 from steeple.core.study.base.assumptions import Assumptions
-from steeple.core.study.roll.given.session import GivenSession
+from steeple.core.study.inputs.session import GivenSession
 
 REST_S = 900
 """Off for a quarter of an hour, a camera is cold again; a planning value of our own."""
@@ -59,13 +60,13 @@ class GivenDevice:
     @property
     def records(self) -> bool:
         """Whether it keeps what it takes: a camera or a recorder."""
-        return self.kind != "lamp"
+        return self.kind in ("camera", "recorder")
 
 
 def given_devices(
     plan: Plan, session: GivenSession, assumptions: Assumptions
 ) -> tuple[GivenDevice, ...]:
-    """Every camera, recorder and lamp on a battery, in the order of the plan.
+    """Every camera, recorder, lamp on a battery and wireless microphone, in the order of the plan.
 
     Parameters
     ----------
@@ -97,6 +98,10 @@ def given_devices(
     for index, one in enumerate(plan.recorders):
         made = _recorder(one, f"recorders/{index}", assumptions)
         found.append(replace(made, windows=whole))
+    for index, mic in enumerate(plan.mics):
+        if mic.gear.wireless:
+            made = _microphone(mic, f"mics/{index}", assumptions)
+            found.append(replace(made, windows=whole))
     for index, lamp in enumerate(plan.lights):
         if lamp.lit and (
             lamp.fixture.battery_wh is not None or lamp.supply.by in ("bank", "battery")
@@ -246,6 +251,34 @@ def _recorder(one: PlacedRecorder, at: str, assumptions: Assumptions) -> GivenDe
         power_w=gear.power_w,
         gaps=tuple(gaps) + fed.gaps,
         mbit_s=gear.bitrate_mbit_s,
+    )
+
+
+def _microphone(mic: PlacedMic, at: str, assumptions: Assumptions) -> GivenDevice:
+    """A wireless microphone, by the time that it runs: what it draws counts as one watt."""
+    runs = mic.gear.runs_s
+    fed = _fed(
+        mic.supply, at, assumptions, battery_wh=None if runs is None else runs / 3600.0, power_w=1.0,
+        mains_else=False, fed_while=None,
+    )  # fmt: skip
+    return GivenDevice(
+        key=f"microphone/{mic.id}",
+        kind="microphone",
+        id=mic.id,
+        name=f"the {mic.gear.name[:1].lower()}{mic.gear.name[1:]}",
+        at=at,
+        gear=mic.gear.name,
+        device=Device(
+            id=f"microphone/{mic.id}",
+            power_w=1.0,
+            battery_j=fed.battery_j,
+            spare_batteries=mic.supply.spare_batteries or 0,
+            bank=fed.bank,
+        ),
+        windows=(),
+        feeds_on=fed.by,
+        power_w=None,
+        gaps=fed.gaps,
     )
 
 

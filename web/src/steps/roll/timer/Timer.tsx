@@ -1,12 +1,12 @@
 /** The session timer: the bob sinks by the clock, and what is to be done next rings. */
 import { Button } from '@mantine/core';
 import { useEffect, useRef } from 'react';
-import type { RollDrawing } from '../../api/types';
-import { momentWords, spanWords } from '../../domain/units';
-import { Sentence } from '../../ui/Sentence';
-import { nextAlarm } from './model';
+import type { RollDrawing } from '../../../api/types';
+import { momentWords, spanWords } from '../../../domain/units';
+import { Sentence } from '../../../ui/Sentence';
+import { nextAlarm } from '../model';
+import classes from '../roll.module.css';
 import { ring } from './ring';
-import classes from './roll.module.css';
 import type { Running } from './useRunning';
 
 export function Timer({ drawing, running }: { drawing: RollDrawing; running: Running }) {

@@ -1,0 +1,1 @@
+"""What a test frame shows that is not as planned."""

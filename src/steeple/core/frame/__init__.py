@@ -1,0 +1,1 @@
+"""What pictures, clips and readings tell: pixels in, measures out; knows no plan."""

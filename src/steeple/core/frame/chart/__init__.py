@@ -1,0 +1,1 @@
+"""The chart that lies on the table: its layout, and what is printed."""

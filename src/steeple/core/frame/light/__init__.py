@@ -1,0 +1,1 @@
+"""How the table is lit, by paper, patches and mat in a picture."""

@@ -1,0 +1,1 @@
+"""Where a camera is, by the marks in its picture."""

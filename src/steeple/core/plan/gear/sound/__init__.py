@@ -1,0 +1,1 @@
+"""What hears, what holds it, and what takes up the echo."""

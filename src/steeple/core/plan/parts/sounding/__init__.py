@@ -1,0 +1,1 @@
+"""Who hears it: microphones, the room as it sounds, noises."""

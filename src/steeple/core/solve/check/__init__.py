@@ -1,0 +1,1 @@
+"""Moves at the bench that bring a camera to where the plan has it."""

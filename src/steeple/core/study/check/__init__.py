@@ -1,0 +1,1 @@
+"""The check step: the test frame against the plan."""

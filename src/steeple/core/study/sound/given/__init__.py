@@ -1,0 +1,1 @@
+"""What the plan gives of room, sources and microphones, with every gap filled."""

@@ -1,0 +1,1 @@
+"""The room: what would take up its echo, and where to speak."""
