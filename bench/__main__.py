@@ -17,6 +17,7 @@ from functools import partial
 from pathlib import Path
 
 from bench.angles import angles_step
+from bench.check import check_step
 from bench.dragging import dragging
 from bench.light import light_step
 from bench.machine import REFERENCE_S, Machine, by_speed, machine
@@ -263,6 +264,7 @@ def table() -> Iterator[Timing]:
     yield from by_speed(angles_step())
     yield from by_speed(roll_step())
     yield from by_speed(sound_step())
+    yield from by_speed(check_step())
     yield from by_speed(renderer())
     with tempfile.TemporaryDirectory() as name:
         folder = Path(name)

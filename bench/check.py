@@ -15,6 +15,8 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from io import BytesIO
 
+import av
+import cv2
 import numpy as np
 from PIL import Image
 from scipy.optimize import brentq
@@ -28,8 +30,13 @@ from steeple.core.frame.pose.measures import figures_of, measures_of
 from steeple.core.frame.reading import Asked, read_frames
 from steeple.core.geometry.pose import looking
 from steeple.core.geometry.vectors import Vector, heading
+from steeple.core.study.card.full import full_card
+from steeple.core.study.plan_study import camera_studies
+from steeple.demo.angles import CLASS
 from steeple.devices.frame_camera import Faults, FrameCamera, Picture, PrintedChart, TableLight
 from steeple.formats.chart_file import chart_picture
+from steeple.services.card import card_file
+from steeple.services.check.tap import read_tap
 
 DPI = 600.0
 GOALS = {
@@ -179,6 +186,37 @@ def check_step() -> Iterator[Timing]:
 
     taken = milliseconds(read, times=7, warm_up=1)
     yield line("a test frame of 12 megapixels", percentile(taken, 0.5), "ms", 1500)
+    clip = _clip_1080p()
+    taken = milliseconds(lambda: read_tap(clip, "a clip"), times=3, warm_up=0)
+    yield line("a clip of 10 s of 1080p", percentile(taken, 0.5), "ms", 6000)
+    cameras = [one.context for one in camera_studies(CLASS)]
+    taken = milliseconds(lambda: full_card(cameras), times=7, warm_up=1)
+    yield line("drawings and lists of a card, three cameras", percentile(taken, 0.5), "ms", None)
+    taken = milliseconds(lambda: card_file(CLASS, paper="a4", system="cm"), times=3, warm_up=0)
+    yield line("the card in full as PDF, three cameras", percentile(taken, 0.5), "ms", None)
+
+
+def _clip_1080p() -> bytes:
+    """Ten seconds at 25 pictures a second, tapped after three."""
+    case = _case(np.random.default_rng(4), 4, large=False)
+    page = chart_picture(case.chart, title="Bench", dpi=DPI)
+    frame = FrameCamera(case.camera, PrintedChart(page, DPI / 25.4), case.light, case.faults)
+    still = np.asarray(Image.open(BytesIO(frame.bytes_of(4))).convert("RGB").resize((1920, 1080)))
+    out = BytesIO()
+    with av.open(out, "w", format="mp4") as container:
+        stream = container.add_stream("libx264", rate=25)
+        assert isinstance(stream, av.VideoStream)
+        stream.width, stream.height, stream.pix_fmt = 1920, 1080, "yuv420p"
+        stream.options = {"crf": "22", "preset": "ultrafast"}
+        for index in range(250):
+            after = index / 25 - 3.0
+            off = 0.0 if after < 0 else 5 * np.exp(-after / 0.4) * np.sin(2 * np.pi * 5 * after)
+            move = np.array([[1.0, 0.0, off], [0.0, 1.0, 0.0]])
+            shown = cv2.warpAffine(still, move, (1920, 1080), borderMode=cv2.BORDER_REPLICATE)
+            picture = np.asarray(shown, dtype=np.uint8)
+            container.mux(stream.encode(av.VideoFrame.from_ndarray(picture, format="rgb24")))
+        container.mux(stream.encode(None))
+    return out.getvalue()
 
 
 def main() -> None:

@@ -7,7 +7,7 @@ from typing import Any
 
 from steeple.core.findings.finding import Verdict
 from steeple.core.plan.document import Plan
-from steeple.core.plan.parts.camera import Aim, Camera, Position, Role
+from steeple.core.plan.parts.cameras.camera import Aim, Camera, Position, Role
 from steeple.core.plan.parts.lamp import LampPlace, Light
 from steeple.core.plan.parts.support import PlacedSupport
 from tests.plans import LAMP_STAND, SOFT, SOUND, STAND

@@ -22,7 +22,7 @@ from steeple.core.plan.gear.recording.power import PowerSource
 from steeple.core.plan.gear.recording.recorder import Recorder
 from steeple.core.plan.gear.sound.mic_stand import MicStand
 from steeple.core.plan.gear.sound.microphone import Microphone
-from steeple.core.plan.parts.camera import Aim, Camera, Position
+from steeple.core.plan.parts.cameras.camera import Aim, Camera, Position
 from steeple.core.plan.parts.delivery import Delivery
 from steeple.core.plan.parts.lamp import LampPlace, Light
 from steeple.core.plan.parts.maker import Maker

@@ -11,7 +11,7 @@ from steeple.core.findings.finding import Finding
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.cameras.body import Body
-from steeple.core.plan.parts.camera import Camera
+from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.plan.parts.work import ShapeId, Work
 from steeple.core.plan.shapes import SHAPES
 from steeple.core.solve.hold.supports import compare_supports

@@ -10,8 +10,9 @@ from pypdf import PdfReader
 
 from steeple.core.plan.document import Plan
 from steeple.core.units import UnitSystem
-from steeple.demo.plans import DUMPLINGS, PLANS
-from steeple.formats.card_pdf import Paper
+from steeple.demo.plans import DUMPLINGS, GILDING, PLANS
+from steeple.formats.card.pdf import CardForm
+from steeple.formats.drawing.style import Paper
 from steeple.formats.registry import FORMATS, PLAN_JSON, file_name
 from steeple.services.card import card_file
 from tests.plans import BARE, SOUND, changed
@@ -40,23 +41,44 @@ def text_of(content: bytes) -> str:
 
 
 @pytest.mark.parametrize("plan", [*PLANS, SOUND, BARE, LONGEST], ids=lambda plan: plan.title[:20])
-@pytest.mark.parametrize("paper", ["a4", "letter"])
-@pytest.mark.parametrize("system", ["cm", "in"])
-def test_the_card_is_one_page_of_the_paper(plan: Plan, paper: Paper, system: UnitSystem) -> None:
-    content = card_file(plan, paper=paper, system=system)
+@pytest.mark.parametrize(
+    ("paper", "system", "form"),
+    [
+        ("a4", "cm", "short"),
+        ("letter", "in", "short"),
+        ("a4", "in", "long"),
+        ("letter", "cm", "long"),
+    ],
+)
+def test_the_card_lies_on_its_pages(
+    plan: Plan, paper: Paper, system: UnitSystem, form: CardForm
+) -> None:
+    content = card_file(plan, paper=paper, system=system, form=form)
     pages = PdfReader(BytesIO(content)).pages
-    assert len(pages) == 1
+    cameras = max(1, len(plan.cameras))
+    assert len(pages) == (1 if form == "short" else 2 * cameras + 1)
     width, height = SIZES[paper]
-    assert float(pages[0].mediabox.width) == pytest.approx(width, abs=0.5)
-    assert float(pages[0].mediabox.height) == pytest.approx(height, abs=0.5)
-    lowest: list[float] = []
+    for page in pages:
+        assert float(page.mediabox.width) == pytest.approx(width, abs=0.5)
+        assert float(page.mediabox.height) == pytest.approx(height, abs=0.5)
+        places: list[tuple[float, float]] = []
 
-    def visit(text: str, _cm: list[float], tm: list[float], _font: object, _size: float) -> None:
-        if text.strip():
-            lowest.append(tm[5] + _cm[5])
+        def visit(
+            text: str, cm: list[float], tm: list[float], _font: object, _size: float,
+            into: list[tuple[float, float]] = places,
+        ) -> None:  # fmt: skip
+            if text.strip():
+                into.append(
+                    (
+                        tm[4] * cm[0] + tm[5] * cm[2] + cm[4],
+                        tm[4] * cm[1] + tm[5] * cm[3] + cm[5],
+                    )
+                )
 
-    pages[0].extract_text(visitor_text=visit)
-    assert min(lowest) > 20, "something runs off the page"
+        page.extract_text(visitor_text=visit)
+        assert min(y for _, y in places) > 20, "something runs off the foot of the page"
+        assert min(x for x, _ in places) > 20
+        assert max(x for x, _ in places) < width - 20
 
 
 def test_the_card_says_heights_settings_marks_and_cautions() -> None:
@@ -94,6 +116,41 @@ def test_the_same_card_gives_the_same_bytes_and_its_own_fonts() -> None:
     ]
     assert len(embedded) >= 3
     assert all(embedded)
+
+
+def test_the_short_card_carries_what_is_needed_to_set_up() -> None:
+    words = " ".join(text_of(card_file(SOUND, paper="a4", system="cm", form="short")).split())
+    for said in (
+        "one side",
+        "rim above the table",
+        "30 mm",
+        "f/5.6",
+        "walking round once",
+        "Cautions",
+    ):
+        assert said in words, said
+
+
+def test_eighths_of_an_inch_are_printed_though_the_fonts_have_none() -> None:
+    whole = "".join(
+        page.extract_text()
+        for page in PdfReader(BytesIO(card_file(GILDING, paper="a4", system="cm"))).pages
+    )
+    assert "5/8-27" in whole
+    assert "⅝" not in whole
+
+
+def test_the_long_card_ends_with_its_lists() -> None:
+    last = (
+        PdfReader(BytesIO(card_file(DUMPLINGS, paper="a4", system="cm"))).pages[-1].extract_text()
+    )
+    for said in (
+        "Packing list",
+        "Counterweight",
+        "If the room is not your own: ask",
+        "Before you leave",
+    ):
+        assert said in last, said
 
 
 @pytest.mark.parametrize(

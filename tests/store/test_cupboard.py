@@ -12,7 +12,7 @@ import pytest
 
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.cameras.lens import Lens
-from steeple.core.plan.parts.camera import Camera
+from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.plan.parts.work import Work
 from steeple.demo.cupboard import EVERYTHING, LENSES, STANDARD_ZOOM
 from steeple.services.gear import GearService

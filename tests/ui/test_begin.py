@@ -3,12 +3,10 @@
 from __future__ import annotations
 
 import re
-from io import BytesIO
 from pathlib import Path
 
 import pytest
 from playwright.sync_api import BrowserContext, Page, expect
-from pypdf import PdfReader
 
 from steeple.core.plan.reading import read_plan
 from tests.plans import SOUND, changed
@@ -187,19 +185,3 @@ def test_the_zone_and_its_top_are_drawn(opened: Opener) -> None:
     top.focus()
     page.keyboard.press("ArrowUp")
     expect(page.get_by_label("Tallest thing", exact=True)).to_have_value("4.0")
-
-
-@pytest.mark.parametrize(("paper", "size"), [("A4", (595, 842)), ("Letter", (612, 792))])
-def test_the_card_prints_on_one_page(opened: Opener, paper: str, size: tuple[int, int]) -> None:
-    page = opened(SOUND, "card")
-    page.get_by_text(paper, exact=True).click()
-    document = PdfReader(BytesIO(page.pdf(prefer_css_page_size=True)))
-    assert len(document.pages) == 1
-    width, height = document.pages[0].mediabox.width, document.pages[0].mediabox.height
-    assert (round(float(width)), round(float(height))) == pytest.approx(size, abs=2)
-    words = document.pages[0].extract_text()
-    assert "A sound plan" in words
-    assert "Print the card" not in words
-    with page.expect_download() as waiting:
-        page.get_by_text("Save as PDF").click()
-    assert waiting.value.suggested_filename == "a-sound-plan.pdf"

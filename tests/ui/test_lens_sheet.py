@@ -20,8 +20,8 @@ def height_of(page: Page) -> int:
 
 
 UNDER_POINTER = """(handle, [x, y]) => {
-    const at = document.elementFromPoint(x, y);
-    return at !== null && (handle.contains(at) || at.contains(handle));
+    const whole = handle.closest('[data-handle]') ?? handle;
+    return whole.contains(document.elementFromPoint(x, y));
 }"""
 
 

@@ -41,6 +41,7 @@ VIEWS: list[tuple[Plan | None, str]] = [
     (BARE, "light"),
     (SOUND, "card"),
     (TROUBLED, "card"),
+    (SOUND, "check"),
 ]
 
 
@@ -117,10 +118,15 @@ def test_the_card_is_read_and_touched_with_a_thumb(
         )
         assert box is not None
         assert box["height"] >= 34
-    size = page.locator("dd b").first.evaluate(
+    size = page.locator("article dl dd").first.evaluate(
         "element => parseFloat(getComputedStyle(element).fontSize)"
     )
-    assert size >= 20
+    assert size >= 19
+    # The letters of the drawings are read without opening them.
+    letters = page.locator("figure text").first.evaluate(
+        "element => element.getBoundingClientRect().height"
+    )
+    assert letters >= 9
 
 
 def test_an_empty_shelf_says_how_to_begin(

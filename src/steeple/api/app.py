@@ -22,7 +22,7 @@ from steeple.api.apart import HEAVY
 from steeple.api.context import Context
 from steeple.api.limits import Limits
 from steeple.api.replies import Problems
-from steeple.api.routes.check import CHECK_PATHS
+from steeple.api.routes.check.frames import CHECK_PATHS
 from steeple.api.routes.registry import ROUTERS
 from steeple.api.routes.sound import SOUND_PATHS
 

@@ -8,7 +8,7 @@ import sys
 from collections.abc import Sequence
 
 from steeple import __version__
-from steeple.cli import angles, check, clap, files, lens, pages, roll, serving, warm
+from steeple.cli import angles, card, check, clap, files, lens, pages, roll, serving, warm
 from steeple.core.errors import SteepleError
 from steeple.core.plan.reading import plan_schema
 from steeple.store.errors import StoreError
@@ -45,6 +45,13 @@ def parser() -> argparse.ArgumentParser:
     claps = commands.add_parser("clap", help="what recordings of a clap tell of room and clocks")
     clap.add_arguments(claps)
     claps.set_defaults(run=clap.run)
+
+    bench = commands.add_parser("card", help="the set-up card of a plan file")
+    card.add_card(bench)
+    bench.set_defaults(run=card.run_card)
+    draw = commands.add_parser("draw", help="a drawing, the scene or the figures of a plan file")
+    card.add_draw(draw)
+    draw.set_defaults(run=card.run_draw)
 
     chart = commands.add_parser("chart", help="the chart that lies on the table for a test frame")
     check.add_chart(chart)

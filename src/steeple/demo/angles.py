@@ -3,10 +3,10 @@ cut that jumps, an arm in the way, a stand in a picture, and a phone that nothin
 
 from __future__ import annotations
 
-from steeple.core.plan.parts.camera import Aim, Camera, Position
+from steeple.core.plan.parts.cameras.camera import Aim, Camera, Position
+from steeple.core.plan.parts.cameras.target import Target
 from steeple.core.plan.parts.lamp import LampPlace
 from steeple.core.plan.parts.support import PlacedSupport
-from steeple.core.plan.parts.target import Target
 from steeple.demo.cupboard import MIDSIZE, NORMAL, OLDER, PHONE, SMALL, STANDARD_ZOOM
 from steeple.demo.plans import DULCIMER, DUMPLINGS, GILDING
 from steeple.demo.rigging import adapter, support

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from steeple.core.plan.document import Plan
-from steeple.core.plan.parts.camera import Aim, Camera, Position
+from steeple.core.plan.parts.cameras.camera import Aim, Camera, Position
 from steeple.core.plan.parts.delivery import Delivery
 from steeple.core.plan.parts.lamp import LampPlace, Light
 from steeple.core.plan.parts.maker import Maker, SecondPerson

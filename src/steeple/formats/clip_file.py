@@ -32,6 +32,15 @@ def is_clip(content: bytes) -> bool:
     )
 
 
+def clip_seconds(content: bytes) -> float:
+    """How long a clip is by its own word, at most `SECONDS_LIMIT`; 0 where it does not say."""
+    try:
+        with av.open(BytesIO(content), mode="r", metadata_errors="ignore") as container:
+            return min(SECONDS_LIMIT, float(container.duration or 0) / 1e6)
+    except (FFmpegError, ValueError, EOFError):
+        return 0.0
+
+
 def _refused(code: str, sentence: str, value: object, allowed: str) -> DocumentError:
     return DocumentError(code, sentence, field="clip", value=value, allowed=allowed)
 

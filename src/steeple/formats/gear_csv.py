@@ -219,7 +219,8 @@ def _unguarded(text: str) -> str:
     return text[1:] if text[:1] == "'" and text[1:] and _needs_guard(text[1:]) else text
 
 
-def _guarded(text: str) -> str:
+def guarded(text: str) -> str:
+    """Words as a cell that no spreadsheet takes for a formula."""
     return "'" + text if text and _needs_guard(text) else text
 
 
@@ -345,7 +346,7 @@ def _flat(value: Any, prefix: str, into: dict[str, str]) -> None:
     elif isinstance(value, float):
         into[prefix] = repr(int(value)) if value.is_integer() and abs(value) < 1e15 else repr(value)
     else:
-        into[prefix] = _guarded(str(value)) if isinstance(value, str) else str(value)
+        into[prefix] = guarded(str(value)) if isinstance(value, str) else str(value)
 
 
 def write_gear_csv(things: Sequence[Gear]) -> str:

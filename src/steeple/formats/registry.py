@@ -22,7 +22,12 @@ PLAN_JSON = Format(
     "a plan, whole; its JSON Schema is docs/plan.schema.json",
 )  # fmt: skip
 CARD_PDF = Format(
-    "card-pdf", ".pdf", "application/pdf", False, True, "the set-up card on one page, A4 or Letter"
+    "card-pdf",
+    ".pdf",
+    "application/pdf",
+    False,
+    True,
+    "the set-up card on one side, or in full, A4 or Letter",
 )
 GEAR_CSV = Format(
     "gear-csv", ".gear.csv", "text/csv; charset=utf-8", True, True,
@@ -52,6 +57,26 @@ TEST_FRAME = Format(
     "test-frame", ".jpg", "image/jpeg", True, False,
     "a test frame: JPEG, PNG, TIFF, HEIC; or a clip, MP4 or MOV",
 )  # fmt: skip
+DRAWING_SVG = Format(
+    "drawing-svg", ".svg", "image/svg+xml", False, True,
+    "a dimensioned drawing to scale, a group a layer",
+)  # fmt: skip
+DRAWING_PDF = Format(
+    "drawing-pdf", ".drawing.pdf", "application/pdf", False, True, "a dimensioned drawing to scale"
+)
+DRAWING_DXF = Format(
+    "drawing-dxf", ".dxf", "image/vnd.dxf", False, True,
+    "a dimensioned drawing, true size in millimetres or inches, a layer a kind, with a sheet to scale",
+)  # fmt: skip
+SCENE_GLB = Format(
+    "scene-glb", ".glb", "model/gltf-binary", False, True,
+    "glTF 2.0: the rig in space in metres, a named node for every thing and camera",
+)  # fmt: skip
+PLAN_CSV = Format(
+    "plan-csv", ".figures.csv", "text/csv; charset=utf-8", False, True,
+    "every figure of a plan, its card and its packing list as a table",
+)  # fmt: skip
+DRAWING_BY_FORM = {"svg": DRAWING_SVG, "pdf": DRAWING_PDF, "dxf": DRAWING_DXF}
 FORMATS: tuple[Format, ...] = (
     PLAN_JSON,
     CARD_PDF,
@@ -63,6 +88,11 @@ FORMATS: tuple[Format, ...] = (
     SOUND,
     CHART,
     TEST_FRAME,
+    DRAWING_SVG,
+    DRAWING_PDF,
+    DRAWING_DXF,
+    SCENE_GLB,
+    PLAN_CSV,
 )
 
 

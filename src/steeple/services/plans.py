@@ -11,7 +11,7 @@ from typing import Any
 from pydantic_core import from_json
 
 from steeple.core.plan.document import Plan
-from steeple.core.plan.parts.camera import Camera
+from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.plan.parts.work import ShapeId, Work
 from steeple.core.plan.reading import is_current, read_plan, write_plan
 from steeple.core.plan.shapes import SHAPES

@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
+from io import BytesIO
+
 import pytest
+from pypdf import PdfReader
 
 from steeple.core.evaluation import evaluate
 from steeple.core.findings.finding import Finding
 from steeple.core.plan.document import Plan
 from steeple.core.plan.reading import PlanRefused, read_plan, write_plan
 from steeple.demo.plans import PLANS
-from steeple.formats.card_pdf import card_pdf
+from steeple.services.card import card_file
 from tests.plans import changed
 
 DULCIMER, _, GILDING = PLANS
@@ -79,8 +82,8 @@ def test_what_is_accepted_goes_with_the_file_and_twice_is_refused() -> None:
 
 
 def test_the_printed_card_names_what_is_accepted() -> None:
-    told = evaluate(accepting(GILDING, watched(GILDING)), try_mends=False)
-    quiet = evaluate(GILDING, try_mends=False)
-    with_note = card_pdf(told.cards, told.cautions, paper="a4", system="cm")
-    without = card_pdf(quiet.cards, quiet.cautions, paper="a4", system="cm")
-    assert with_note != without
+    told = accepting(GILDING, watched(GILDING))
+    with_note = card_file(told, paper="a4", system="cm", form="short")
+    without = card_file(GILDING, paper="a4", system="cm", form="short")
+    assert "Known and accepted" in PdfReader(BytesIO(with_note)).pages[0].extract_text()
+    assert "Known and accepted" not in PdfReader(BytesIO(without)).pages[0].extract_text()

@@ -899,6 +899,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Card In Full
+         * @description Drawings of the card, cameras on a line each, the round of the lamps, and the lists.
+         */
+        post: operations["card_in_full_api_card_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{plan_id}/card.pdf": {
         parameters: {
             query?: never;
@@ -908,9 +928,69 @@ export interface paths {
         };
         /**
          * Card
-         * @description The set-up card as a PDF of one page.
+         * @description The set-up card as PDF: on one side, or two for each camera and one with the lists.
          */
         get: operations["card_api_plans__plan_id__card_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/drawing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Drawing
+         * @description One drawing to scale, as SVG, PDF or DXF.
+         */
+        get: operations["drawing_api_plans__plan_id__drawing_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/scene.glb": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Scene
+         * @description The rig in space, as glTF.
+         */
+        get: operations["scene_api_plans__plan_id__scene_glb_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/figures.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figures
+         * @description Every figure of the plan as a table.
+         */
+        get: operations["figures_api_plans__plan_id__figures_csv_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -950,9 +1030,50 @@ export interface paths {
         put?: never;
         /**
          * Check
-         * @description Test frames of a camera against its plan. Nothing is kept; a place in a file is never looked at.
+         * @description Test frames of a camera against its plan.
          */
         post: operations["check_api_check_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check By Steps
+         * @description The same, a line of JSON for each step of the work, the last with what the frames tell. Who goes away before
+         *     it stops the work.
+         */
+        post: operations["check_by_steps_api_check_steps_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/meter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Meter
+         * @description Readings of a light meter against the lamps of the plan: the level of each, and its rated light.
+         */
+        post: operations["meter_api_check_meter_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -970,10 +1091,30 @@ export interface paths {
         put?: never;
         /**
          * Stand In
-         * @description A test frame as somebody would take it who set the bench up with these errors: by a stand-in that ships with
-         *     Steeple, to try the check without a camera.
+         * @description A test frame, or a clip of a tap, as somebody would take it who set the bench up with these errors: by a
+         *     stand-in that ships with Steeple, to try the check without a camera.
          */
         post: operations["stand_in_api_check_stand_in_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/stand-in/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Readings
+         * @description What the instruments of the stand-in bench read.
+         */
+        post: operations["readings_api_check_stand_in_readings_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1522,6 +1663,120 @@ export interface components {
             mode_crop: number;
         };
         /**
+         * AsBuilt
+         * @description A camera as it was measured. Places in the axes of the plan; errors are two standard errors.
+         */
+        "AsBuilt-Input": {
+            /**
+             * On
+             * @description Day of the test frame.
+             */
+            on: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /**
+             * Z Mm
+             * @description Above the table top.
+             */
+            z_mm: number;
+            /**
+             * Height Error Mm
+             * @default 0
+             */
+            height_error_mm: number;
+            /**
+             * Tilt Deg
+             * @description Axis against straight down.
+             */
+            tilt_deg: number;
+            /**
+             * Toward Deg
+             * @description Where it is tipped to.
+             * @default 0
+             */
+            toward_deg: number;
+            /**
+             * Turn Deg
+             * @description How far the picture is turned from what was planned, clockwise.
+             * @default 0
+             */
+            turn_deg: number;
+            /**
+             * Focal Mm
+             * @description None = the zoom was trusted.
+             */
+            focal_mm?: number | null;
+            /**
+             * Evenness Stops
+             * @description Brightest against darkest of the zone.
+             */
+            evenness_stops?: number | null;
+            /**
+             * Mtf50 Cy Px
+             * @description Sharpness in the middle, cycles a delivered pixel.
+             */
+            mtf50_cy_px?: number | null;
+        };
+        /**
+         * AsBuilt
+         * @description A camera as it was measured. Places in the axes of the plan; errors are two standard errors.
+         */
+        "AsBuilt-Output": {
+            /**
+             * On
+             * @description Day of the test frame.
+             */
+            on: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /**
+             * Z Mm
+             * @description Above the table top.
+             */
+            z_mm: number;
+            /**
+             * Height Error Mm
+             * @default 0
+             */
+            height_error_mm: number;
+            /**
+             * Tilt Deg
+             * @description Axis against straight down.
+             */
+            tilt_deg: number;
+            /**
+             * Toward Deg
+             * @description Where it is tipped to.
+             * @default 0
+             */
+            toward_deg: number;
+            /**
+             * Turn Deg
+             * @description How far the picture is turned from what was planned, clockwise.
+             * @default 0
+             */
+            turn_deg: number;
+            /**
+             * Focal Mm
+             * @description None = the zoom was trusted.
+             */
+            focal_mm: number | null;
+            /**
+             * Evenness Stops
+             * @description Brightest against darkest of the zone.
+             */
+            evenness_stops: number | null;
+            /**
+             * Mtf50 Cy Px
+             * @description Sharpness in the middle, cycles a delivered pixel.
+             */
+            mtf50_cy_px: number | null;
+        };
+        /**
          * AskWords
          * @description What may be asked of one more camera, in words.
          */
@@ -1621,6 +1876,21 @@ export interface components {
             key: string;
             /** Says */
             says: components["schemas"]["Piece"][];
+        };
+        /**
+         * BenchReadings
+         * @description What one reads by hand at the bench: a light meter lamp by lamp, a tape, a phone on the camera, a sound
+         *     meter.
+         */
+        BenchReadings: {
+            /** Meter */
+            meter: components["schemas"]["MeterReading-Output"][];
+            /** Tape Mm */
+            tape_mm: number;
+            /** Incline Deg */
+            incline_deg: number;
+            /** Sound Db */
+            sound_db: number;
         };
         /**
          * Body
@@ -1891,6 +2161,49 @@ export interface components {
              */
             rectangle_mm?: number[] | null;
         };
+        /** Body_check_by_steps_api_check_steps_post */
+        Body_check_by_steps_api_check_steps_post: {
+            /**
+             * Plan
+             * @description The plan, as its file has it.
+             */
+            plan: string;
+            /**
+             * Files
+             * @description JPEG, PNG, TIFF, HEIC; MP4 or MOV
+             */
+            files: string[];
+            /**
+             * Camera
+             * @default
+             */
+            camera: string;
+            /** Raised Mm */
+            raised_mm?: number | null;
+            /** Tape Mm */
+            tape_mm?: number | null;
+            /**
+             * Bar Mm
+             * @default 150
+             */
+            bar_mm: number;
+            /**
+             * Paper
+             * @default a4
+             * @enum {string}
+             */
+            paper: "a4" | "letter" | "a3" | "tiles";
+            /**
+             * Corners
+             * @description Eight: x and y of the far left, far right, near right and near left corner.
+             */
+            corners?: number[] | null;
+            /**
+             * Rectangle Mm
+             * @description Two: width and depth.
+             */
+            rectangle_mm?: number[] | null;
+        };
         /** Body_clap_api_clap_post */
         Body_clap_api_clap_post: {
             /**
@@ -2028,6 +2341,8 @@ export interface components {
             storage: components["schemas"]["Storage-Input"];
             /** @default {} */
             supply: components["schemas"]["Supply-Input"];
+            /** @description As a test frame found it; what is planned stays as it is. */
+            as_built?: components["schemas"]["AsBuilt-Input"] | null;
         };
         /**
          * Camera
@@ -2109,6 +2424,8 @@ export interface components {
             storage: components["schemas"]["Storage-Output"];
             /** @default {} */
             supply: components["schemas"]["Supply-Output"];
+            /** @description As a test frame found it; what is planned stays as it is. */
+            as_built: components["schemas"]["AsBuilt-Output"] | null;
         };
         /**
          * CameraArm
@@ -2197,6 +2514,32 @@ export interface components {
             hold: components["schemas"]["HoldDrawing"] | null;
             light: components["schemas"]["LightDrawing"] | null;
             angles: components["schemas"]["AnglesDrawing"] | null;
+        };
+        /**
+         * CameraLine
+         * @description What is set on one camera and where it hangs, on one line. ``letter`` is its name in the drawings.
+         */
+        CameraLine: {
+            /** Camera */
+            camera: string;
+            /** Letter */
+            letter: string;
+            /** Name */
+            name: string;
+            /** Body */
+            body: string;
+            /** Lens */
+            lens: string;
+            rim: components["schemas"]["Quantity"] | null;
+            across: components["schemas"]["EdgeLength"] | null;
+            away: components["schemas"]["EdgeLength"] | null;
+            tilt: components["schemas"]["Quantity"] | null;
+            zoom: components["schemas"]["Quantity"] | null;
+            aperture: components["schemas"]["Quantity"] | null;
+            time: components["schemas"]["Quantity"] | null;
+            iso: components["schemas"]["Quantity"] | null;
+            white: components["schemas"]["Quantity"] | null;
+            focus: components["schemas"]["Quantity"] | null;
         };
         /**
          * CameraOffer
@@ -2383,6 +2726,18 @@ export interface components {
             drawings: components["schemas"]["CameraDrawings"];
         };
         /**
+         * CameraViews
+         * @description The drawings of one camera; ``frame`` and ``parts`` None where there is nothing to draw.
+         */
+        CameraViews: {
+            /** Camera */
+            camera: string;
+            side: components["schemas"]["DrawnView"];
+            above: components["schemas"]["DrawnView"];
+            frame: components["schemas"]["DrawnView"] | null;
+            parts: components["schemas"]["DrawnView"] | null;
+        };
+        /**
          * Card
          * @description Everything printed for one camera, except for the cautions, which stand in the evaluation.
          *     ``camera`` is its name where there are several, ``setup`` says in which arrangement it stands; on the
@@ -2391,6 +2746,8 @@ export interface components {
         Card: {
             /** Title */
             title: string;
+            /** Camera Id */
+            camera_id: string;
             /** Camera */
             camera: string;
             /** Ready */
@@ -2480,6 +2837,19 @@ export interface components {
              * @default
              */
             reason: string;
+        };
+        /**
+         * CardRequest
+         * @description A plan whose card is wanted, and how high letters are in its drawings: on a desk, or on a phone.
+         */
+        CardRequest: {
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Letters
+             * @default plain
+             * @enum {string}
+             */
+            letters: "plain" | "large";
         };
         /**
          * CardRow
@@ -2635,6 +3005,16 @@ export interface components {
             verdict: ("holds" | "watch" | "fails" | "unknown") | null;
         };
         /**
+         * CheckLine
+         * @description One line of the answer while frames are read: how far it is, or what they tell.
+         */
+        CheckLine: {
+            progress: components["schemas"]["CheckProgress"] | null;
+            report: components["schemas"]["CheckReport"] | null;
+            /** @description Why there is no report. */
+            problem: components["schemas"]["Problem"] | null;
+        };
+        /**
          * CheckNote
          * @description One thing that is not as planned.
          */
@@ -2661,6 +3041,24 @@ export interface components {
              * @default []
              */
             moves: components["schemas"]["Move"][];
+        };
+        /**
+         * CheckProgress
+         * @description How far a check is: what is being read, seconds of a clip that are read, and how long it is.
+         */
+        CheckProgress: {
+            /** Says */
+            says: string;
+            /**
+             * Done S
+             * @default 0
+             */
+            done_s: number;
+            /**
+             * Of S
+             * @default 0
+             */
+            of_s: number;
         };
         /**
          * CheckReport
@@ -2718,6 +3116,8 @@ export interface components {
             overlay: components["schemas"]["Overlay"];
             settings: components["schemas"]["FileSettings"] | null;
             tap: components["schemas"]["TapReading"] | null;
+            /** @description What is kept where it is taken as built. */
+            as_built: components["schemas"]["AsBuilt-Output"];
         };
         /**
          * ClapReport
@@ -3099,6 +3499,68 @@ export interface components {
             draft: boolean;
         };
         /**
+         * DrawnLine
+         * @description A line, or an outline where it is ``closed``. ``thick`` lines say what is to be read first.
+         */
+        DrawnLine: {
+            /**
+             * Layer
+             * @enum {string}
+             */
+            layer: "room" | "table" | "work" | "zone" | "picture" | "support" | "camera" | "lamp" | "microphone" | "person" | "measure" | "words";
+            /**
+             * Stroke
+             * @enum {string}
+             */
+            stroke: "solid" | "dashed" | "dotted";
+            /** Closed */
+            closed: boolean;
+            /** Thick */
+            thick: boolean;
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * DrawnMeasure
+         * @description A length from ``a`` to ``b``, across or up, with its line at ``line_at_mm`` on the other axis. ``what`` is the
+         *     word beside the figure, ``says`` the same in full. The words of a length up are turned, to be read from the
+         *     right.
+         */
+        DrawnMeasure: {
+            /** Across */
+            across: boolean;
+            /** A */
+            a: [
+                number,
+                number
+            ];
+            /** B */
+            b: [
+                number,
+                number
+            ];
+            /** Line At Mm */
+            line_at_mm: number;
+            /** What */
+            what: string;
+            /** Says */
+            says: string;
+            length: components["schemas"]["Quantity"];
+            /** Words At */
+            words_at: [
+                number,
+                number
+            ];
+            /**
+             * Anchor
+             * @enum {string}
+             */
+            anchor: "start" | "middle" | "end";
+        };
+        /**
          * DrawnOfPlan
          * @description The drawing of each step.
          */
@@ -3106,6 +3568,62 @@ export interface components {
             work: components["schemas"]["WorkDrawing"] | null;
             sound: components["schemas"]["SoundDrawing"] | null;
             roll: components["schemas"]["RollDrawing"] | null;
+        };
+        /**
+         * DrawnView
+         * @description One drawing. ``letters_mm`` is the height of its letters; ``says`` tells it to whoever does not see it.
+         */
+        DrawnView: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Says */
+            says: string;
+            /** Left */
+            left: number;
+            /** Right */
+            right: number;
+            /** Bottom */
+            bottom: number;
+            /** Top */
+            top: number;
+            /** Letters Mm */
+            letters_mm: number;
+            /** Lines */
+            lines: components["schemas"]["DrawnLine"][];
+            /** Words */
+            words: components["schemas"]["DrawnWords"][];
+            /** Measures */
+            measures: components["schemas"]["DrawnMeasure"][];
+        };
+        /**
+         * DrawnWords
+         * @description Words whose middle line lies at a place. ``ringed`` stands in a circle: a number to be found in a table.
+         */
+        DrawnWords: {
+            /**
+             * Layer
+             * @enum {string}
+             */
+            layer: "room" | "table" | "work" | "zone" | "picture" | "support" | "camera" | "lamp" | "microphone" | "person" | "measure" | "words";
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Anchor
+             * @enum {string}
+             */
+            anchor: "start" | "middle" | "end";
+            /** Words */
+            words: components["schemas"]["Piece"][];
+            /**
+             * Ringed
+             * @default false
+             */
+            ringed: boolean;
         };
         /**
          * EchoBand
@@ -3116,6 +3634,15 @@ export interface components {
             mid_hz: number;
             /** Rt60 S */
             rt60_s: number;
+        };
+        /**
+         * EdgeLength
+         * @description How far from which edge of the table.
+         */
+        EdgeLength: {
+            /** Where */
+            where: string;
+            length: components["schemas"]["Quantity"];
         };
         /**
          * Edit
@@ -3624,6 +4151,24 @@ export interface components {
             x_mm: number | null;
             /** Y Mm */
             y_mm: number | null;
+        };
+        /**
+         * FullCard
+         * @description Everything of a card beside its sections, which `Card` has.
+         */
+        FullCard: {
+            /** Lines */
+            lines: components["schemas"]["CameraLine"][];
+            /** Views */
+            views: components["schemas"]["CameraViews"][];
+            /** Rounds */
+            rounds: components["schemas"]["Round"][];
+            /** Packing */
+            packing: components["schemas"]["PackGroup"][];
+            /** Location */
+            location: components["schemas"]["ListItem"][];
+            /** Leaving */
+            leaving: components["schemas"]["ListItem"][];
         };
         /**
          * GearField
@@ -5003,6 +5548,16 @@ export interface components {
             unused: string[];
         };
         /**
+         * ListItem
+         * @description One thing to ask or do. ``key`` stays the same while the plan does, so that a tick stays.
+         */
+        ListItem: {
+            /** Key */
+            key: string;
+            /** Says */
+            says: components["schemas"]["Piece"][];
+        };
+        /**
          * Maker
          * @description Whose hands are filmed.
          */
@@ -5248,6 +5803,89 @@ export interface components {
             /** Id */
             id: string;
             gear: components["schemas"]["Medium-Output"];
+        };
+        /**
+         * MeterReading
+         * @description What a meter laid flat on the middle of the zone reads of one lamp, the others off. ``level_percent`` is what
+         *     the dimmer was set to; None = as planned.
+         */
+        "MeterReading-Input": {
+            /** Lamp */
+            lamp: string;
+            /** Read Lx */
+            read_lx: number;
+            /** Level Percent */
+            level_percent?: number | null;
+        };
+        /**
+         * MeterReading
+         * @description What a meter laid flat on the middle of the zone reads of one lamp, the others off. ``level_percent`` is what
+         *     the dimmer was set to; None = as planned.
+         */
+        "MeterReading-Output": {
+            /** Lamp */
+            lamp: string;
+            /** Read Lx */
+            read_lx: number;
+            /** Level Percent */
+            level_percent: number | null;
+        };
+        /**
+         * MeterReport
+         * @description Readings against the plan, a row a lamp.
+         */
+        MeterReport: {
+            /** Says */
+            says: components["schemas"]["Piece"][];
+            /** Rows */
+            rows: components["schemas"]["MeterRow"][];
+        };
+        /**
+         * MeterRequest
+         * @description A plan, one of its cameras, and what a light meter reads on the middle of its zone, a lamp at a time.
+         */
+        MeterRequest: {
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * Camera
+             * @default
+             */
+            camera: string;
+            /**
+             * Readings
+             * @default []
+             */
+            readings: components["schemas"]["MeterReading-Input"][];
+        };
+        /**
+         * MeterRow
+         * @description One lamp against its reading. ``level`` is the setting that gives what was planned, ``rated`` what makes the
+         *     figures of the lamp right; None where there is no such.
+         */
+        MeterRow: {
+            /** Lamp */
+            lamp: string;
+            /** Name */
+            name: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "holds" | "watch" | "fails" | "unknown";
+            /** Planned Lx */
+            planned_lx: number | null;
+            /** Read Lx */
+            read_lx: number;
+            /** Off Stops */
+            off_stops: number | null;
+            /** Says */
+            says: components["schemas"]["Piece"][];
+            level: components["schemas"]["Set"] | null;
+            /**
+             * Rated
+             * @default []
+             */
+            rated: components["schemas"]["Set"][];
         };
         /**
          * MicDrawing
@@ -6131,6 +6769,39 @@ export interface components {
             gear: components["schemas"]["Support-Input"];
         };
         /**
+         * PackGroup
+         * @description What goes into one bag.
+         */
+        PackGroup: {
+            /** Heading */
+            heading: string;
+            /** Items */
+            items: components["schemas"]["PackItem"][];
+        };
+        /**
+         * PackItem
+         * @description One thing to pack. ``key`` stays the same while the plan does not change, so that a tick stays; ``to_get``
+         *     where it is not owned.
+         */
+        PackItem: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: components["schemas"]["Piece"][];
+            /** Count */
+            count: number;
+            /**
+             * Hint
+             * @default
+             */
+            hint: string;
+            /**
+             * To Get
+             * @default false
+             */
+            to_get: boolean;
+        };
+        /**
          * PairDrawing
          * @description A stereo picture: the ends of the instrument and places between, and what is lost in mono.
          */
@@ -6816,10 +7487,10 @@ export interface components {
             format: "steeple-plan";
             /**
              * Version
-             * @default 7
+             * @default 8
              * @constant
              */
-            version: 7;
+            version: 8;
             /** Title */
             title: string;
             /** @default {} */
@@ -6957,10 +7628,10 @@ export interface components {
             format: "steeple-plan";
             /**
              * Version
-             * @default 7
+             * @default 8
              * @constant
              */
-            version: 7;
+            version: 8;
             /** Title */
             title: string;
             /** @default {} */
@@ -7986,6 +8657,58 @@ export interface components {
             high: number;
         };
         /**
+         * Round
+         * @description The round of the lamps while some cameras film; all of them where there are no set-ups.
+         */
+        Round: {
+            /** Setup */
+            setup: string;
+            /** Stops */
+            stops: components["schemas"]["RoundStop"][];
+        };
+        /**
+         * RoundStop
+         * @description A lamp or card to be set, with all that is set there. ``up`` is how steep it stands over the work; ``assumed``
+         *     where its place was left to Steeple; ``level`` and ``colour`` are None for what has none.
+         */
+        RoundStop: {
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            across: components["schemas"]["EdgeLength"];
+            away: components["schemas"]["EdgeLength"];
+            above_table: components["schemas"]["Quantity"];
+            above_floor: components["schemas"]["Quantity"];
+            /** Clock */
+            clock: string;
+            up: components["schemas"]["Quantity"];
+            /** Turned To */
+            turned_to: string;
+            /** Assumed */
+            assumed: boolean;
+            level: components["schemas"]["Quantity"] | null;
+            /**
+             * Level By
+             * @default
+             */
+            level_by: string;
+            colour: components["schemas"]["Quantity"] | null;
+            reading: components["schemas"]["Quantity"] | null;
+            /**
+             * Stands On
+             * @default
+             */
+            stands_on: string;
+            /**
+             * Gel
+             * @default
+             */
+            gel: string;
+        };
+        /**
          * Row
          * @description One body with one lens, set as well as it can be for the zone. Lengths in millimetres.
          */
@@ -8328,6 +9051,16 @@ export interface components {
              * @description How many sessions like this the disk shall hold.
              */
             sessions: number | null;
+        };
+        /**
+         * Set
+         * @description A change of the plan: where, and to what.
+         */
+        Set: {
+            /** Path */
+            path: string;
+            /** Value */
+            value: number;
         };
         /**
          * Setup
@@ -8926,10 +9659,21 @@ export interface components {
              */
             raised_mm: number;
             /**
+             * Swing Px
+             * @default 3
+             */
+            swing_px: number;
+            /**
              * Seed
              * @default 0
              */
             seed: number;
+            /**
+             * Kind
+             * @default frame
+             * @enum {string}
+             */
+            kind: "frame" | "clip";
         };
         /**
          * StandInUse
@@ -13839,11 +14583,90 @@ export interface operations {
             };
         };
     };
+    card_in_full_api_card_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CardRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FullCard"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     card_api_plans__plan_id__card_pdf_get: {
         parameters: {
             query?: {
                 paper?: "a4" | "letter";
                 units?: "cm" | "in";
+                form?: "short" | "long";
             };
             header?: never;
             path: {
@@ -13860,6 +14683,245 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": unknown;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    drawing_api_plans__plan_id__drawing_get: {
+        parameters: {
+            query?: {
+                view?: "side" | "above" | "frame" | "parts";
+                camera?: string | null;
+                form?: "svg" | "pdf" | "dxf";
+                paper?: "a4" | "letter";
+                scale?: "fit" | "5" | "10" | "20" | "25" | "50";
+                units?: "cm" | "in";
+            };
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": unknown;
+                    "application/pdf": unknown;
+                    "image/vnd.dxf": unknown;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    scene_api_plans__plan_id__scene_glb_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "model/gltf-binary": unknown;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    figures_api_plans__plan_id__figures_csv_get: {
+        parameters: {
+            query?: {
+                units?: "cm" | "in";
+            };
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv; charset=utf-8": unknown;
                 };
             };
             /** @description Bad Request */
@@ -14072,6 +15134,162 @@ export interface operations {
             };
         };
     };
+    check_by_steps_api_check_steps_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_check_by_steps_api_check_steps_post"];
+            };
+        };
+        responses: {
+            /** @description One line of JSON a step. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckLine"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    meter_api_check_meter_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeterRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeterReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
     stand_in_api_check_stand_in_post: {
         parameters: {
             query?: never;
@@ -14091,6 +15309,84 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    readings_api_check_stand_in_readings_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandInRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchReadings"];
+                };
             };
             /** @description Bad Request */
             400: {

@@ -80,6 +80,7 @@ export function newCamera(
     mount: null,
     storage: NOTHING_STORED,
     supply: USUAL_SUPPLY,
+    as_built: null,
   };
 }
 

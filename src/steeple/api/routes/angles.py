@@ -10,7 +10,7 @@ from pydantic import TypeAdapter
 from steeple.api.apart import apart
 from steeple.api.context import Context, context_of
 from steeple.api.replies import CameraIndex, OwnedGear, as_json
-from steeple.core.plan.parts.target import Target
+from steeple.core.plan.parts.cameras.target import Target
 from steeple.core.plan.reading import AnyPlan
 from steeple.core.plan.values import Part
 from steeple.core.solve.angles.place_camera import CameraPlaces, place_camera

@@ -5,7 +5,6 @@ from __future__ import annotations
 from steeple.api.routes import (
     angles,
     card,
-    check,
     evaluation,
     hold,
     lens,
@@ -15,6 +14,7 @@ from steeple.api.routes import (
     sound,
     work,
 )
+from steeple.api.routes.check import frames, stand_in
 from steeple.api.routes.shelf import gear, health, plans
 
 ROUTERS = (
@@ -30,6 +30,7 @@ ROUTERS = (
     sound.router,
     roll.router,
     card.router,
-    check.router,
+    frames.router,
+    stand_in.router,
     gear.router,
 )

@@ -8,7 +8,7 @@ from fastapi import APIRouter, Depends
 
 from steeple.api.context import Context, context_of
 from steeple.core.plan.fields import PlanField, plan_fields
-from steeple.core.plan.parts.camera import Role
+from steeple.core.plan.parts.cameras.camera import Role
 from steeple.core.plan.parts.work import Hazard, ShapeId
 from steeple.core.plan.reading import plan_schema
 from steeple.core.plan.shapes import SHAPES

@@ -6,7 +6,7 @@ Reference: normalised correlation, then Lucas & Kanade 1981 to a part of a pixel
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable
+from collections.abc import Generator, Iterable
 from dataclasses import dataclass
 
 import cv2
@@ -125,7 +125,29 @@ def _halved(part: Light) -> Light:
 
 
 def read_wobble(frames: Iterable[tuple[float, Grey]]) -> Wobble:
-    """How the picture moved over a clip.
+    """How the picture moved over a clip: `follow_wobble` to its end.
+
+    Parameters
+    ----------
+    frames
+        as there.
+
+    Raises
+    ------
+    InputError
+        As there.
+    """
+    steps = follow_wobble(frames)
+    while True:
+        try:
+            next(steps)
+        except StopIteration as end:
+            found: Wobble = end.value
+            return found
+
+
+def follow_wobble(frames: Iterable[tuple[float, Grey]]) -> Generator[float, None, Wobble]:
+    """How the picture moved over a clip; gives the seconds that are read, picture by picture.
 
     Parameters
     ----------
@@ -146,6 +168,7 @@ def read_wobble(frames: Iterable[tuple[float, Grey]]) -> Wobble:
             track.append((seconds, 0.0, 0.0))
             continue
         track.append((seconds, *follower.moved(frame)))
+        yield seconds
     if len(track) < LEAST_FRAMES:
         raise InputError(
             "clip-short",

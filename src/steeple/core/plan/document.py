@@ -1,4 +1,4 @@
-"""The plan document, version 7.
+"""The plan document, version 8.
 
 One document holds everything about one rig. It is valid on its own, and it is what is stored for
 each revision, what is saved as a file, and what an evaluation takes. Axes: origin at the centre of
@@ -12,7 +12,7 @@ from typing import Final, Literal, Self
 from pydantic import Field, model_validator
 
 from steeple.core.plan.gear.holding.adapter import Adapter
-from steeple.core.plan.parts.camera import Camera
+from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.plan.parts.delivery import Delivery
 from steeple.core.plan.parts.lamp import Light
 from steeple.core.plan.parts.maker import Maker
@@ -32,7 +32,7 @@ from steeple.core.plan.values import (
 )
 
 FORMAT: Final = "steeple-plan"
-VERSION: Final = 7
+VERSION: Final = 8
 CAMERA_LIMIT = 8
 SUPPORT_LIMIT = 8
 LAMP_LIMIT = 10
@@ -46,7 +46,7 @@ class Plan(Part):
     """One rig over one work surface."""
 
     format: Literal["steeple-plan"] = FORMAT
-    version: Literal[7] = VERSION
+    version: Literal[8] = VERSION
     title: Name
     delivery: Delivery = Delivery()
     room: Room = Room()

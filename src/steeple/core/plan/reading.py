@@ -52,6 +52,11 @@ def _to_version_7(data: dict[str, Any]) -> dict[str, Any]:
     return {**data, "version": 7}
 
 
+def _to_version_8(data: dict[str, Any]) -> dict[str, Any]:
+    """Version 8 adds cameras as they were built; all of it may be left out."""
+    return {**data, "version": 8}
+
+
 UPGRADES: Mapping[int, Upgrade] = MappingProxyType(
     {
         1: _to_version_2,
@@ -60,6 +65,7 @@ UPGRADES: Mapping[int, Upgrade] = MappingProxyType(
         4: _to_version_5,
         5: _to_version_6,
         6: _to_version_7,
+        7: _to_version_8,
     }
 )
 """Upgrade from a version to the next, by the version it starts from."""

@@ -10,7 +10,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from types import MappingProxyType
 
-from steeple.core.plan.parts.camera import Role
+from steeple.core.plan.parts.cameras.camera import Role
 from steeple.core.plan.parts.maker import Posture
 from steeple.core.plan.parts.work import Effort, Gloss, Hazard, Liveliness, ShapeId
 

@@ -7,7 +7,7 @@ from types import MappingProxyType
 
 from steeple.core.plan.cupboard.field_words import GEAR_WORDS
 from steeple.core.plan.gear.words import FieldWords
-from steeple.core.plan.parts.camera import Camera, Role
+from steeple.core.plan.parts.cameras.camera import Camera, Role
 from steeple.core.plan.parts.rolling.words import ROLL_WORDS
 from steeple.core.plan.parts.sounding.words import SOUND_WORDS
 
@@ -173,6 +173,18 @@ FIELD_WORDS: Mapping[str, FieldWords] = MappingProxyType(
         "room/keep_clear/*/width_mm": _W("Width of the clear floor"),
         "room/keep_clear/*/depth_mm": _W("Depth of the clear floor"),
         "cameras/*/mount": _W("Mount point", "in the place of a support"),
+        "cameras/*/as_built": _W("As built", "by a test frame"),
+        "cameras/*/as_built/on": _W("Day of the test frame"),
+        "cameras/*/as_built/x_mm": _W("Lens to the right, as built"),
+        "cameras/*/as_built/y_mm": _W("Lens away from you, as built"),
+        "cameras/*/as_built/z_mm": _W("Lens height, as built", "above the table"),
+        "cameras/*/as_built/height_error_mm": _W("Error of the height, as built"),
+        "cameras/*/as_built/tilt_deg": _W("Tilt, as built", "from straight down"),
+        "cameras/*/as_built/toward_deg": _W("Tipped toward, as built", "0 is away from you"),
+        "cameras/*/as_built/turn_deg": _W("Turned, as built", "from what was planned"),
+        "cameras/*/as_built/focal_mm": _W("Zoom, as built", "empty: it was trusted"),
+        "cameras/*/as_built/evenness_stops": _W("Evenness, as built", "stops"),
+        "cameras/*/as_built/mtf50_cy_px": _W("Sharpness, as built", "cycles a pixel"),
         "wishes/roles": _W("Angles that the film is to have"),
         "stages": _W("Stages of the work"),
         "stages/*": _W("Stage"),

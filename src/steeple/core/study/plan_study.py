@@ -11,7 +11,7 @@ from pydantic import BaseModel
 
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
-from steeple.core.plan.parts.camera import Camera
+from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.study.angles.step import ANGLES
 from steeple.core.study.angles.study import AngleStudy
 from steeple.core.study.base.assumptions import Assumption, Assumptions

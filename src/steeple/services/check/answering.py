@@ -15,6 +15,7 @@ from steeple.core.frame.pose.lens_model import Floats, PixelCamera
 from steeple.core.solve.check.lamp_moves import exposure_move, lamp_moves
 from steeple.core.solve.check.moves import Tried, camera_moves
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
+from steeple.core.study.check.built import as_built_of
 from steeple.core.study.check.compared import Compared, delivered_px
 from steeple.core.study.check.planned import Planned
 from steeple.formats.picture_file import Settings
@@ -31,7 +32,7 @@ from steeple.services.check.report import (
 
 
 def report_of(
-    compared: Compared, settings: Settings, tap: TapReading | None, *, bar_mm: float
+    compared: Compared, settings: Settings, tap: TapReading | None, *, bar_mm: float, on: str
 ) -> CheckReport:
     """Notes, moves, figures and what is drawn over the picture.
 
@@ -39,8 +40,8 @@ def report_of(
     ----------
     compared, settings, tap
         the camera as it stands and as planned; how the picture was taken; what a clip told.
-    bar_mm
-        the bar of the chart, as measured.
+    bar_mm, on
+        the bar of the chart, as measured; the day of the frame.
     """
     look()
     reading = compared.reading
@@ -94,6 +95,7 @@ def report_of(
             exposure_s=settings.exposure_s, iso=settings.iso,
         ),
         tap=tap,
+        as_built=as_built_of(compared, on),
     )  # fmt: skip
 
 

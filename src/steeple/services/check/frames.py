@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
+from datetime import datetime
 
 import numpy as np
 from scipy.optimize import brentq
@@ -24,10 +25,11 @@ from steeple.core.frame.reading import (
 )
 from steeple.core.optics.view import LensView
 from steeple.core.plan.document import Plan
+from steeple.core.study.base.result import Result
 from steeple.core.study.check.compared import Compared
 from steeple.core.study.check.planned import Planned, planned_camera
 from steeple.core.study.plan_study import PlanStudy
-from steeple.formats.clip_file import clip_frames, is_clip
+from steeple.formats.clip_file import clip_frames, clip_seconds, is_clip
 from steeple.formats.picture_file import Settings, read_picture
 from steeple.services.check.answering import report_of
 from steeple.services.check.report import (
@@ -35,9 +37,11 @@ from steeple.services.check.report import (
     TapReading,
     Trusted,
 )
-from steeple.services.check.tap import read_tap
+from steeple.services.check.tap import tap_steps
 
 MOST_FILES = 4
+SHOWN_EVERY_S = 0.25
+"""Seconds of a clip between two words on how far it is."""
 BAR_MM = (130.0, 170.0)
 RAISED_MM = (5.0, 500.0)
 HEIGHT_MM = (50.0, 5_000.0)
@@ -55,13 +59,14 @@ class NamedFile:
 class CheckOptions:
     """What the maker says of the frames: how high the chart lay in the last of them, what a tape says of the height
     of the lens, what the bar of the printed chart measures, on what it is printed; or four corners of a rectangle
-    pointed at (pixels, far left, far right, near right, near left) with its size."""
+    pointed at (pixels, far left, far right, near right, near left) with its size; the day of the frames, None = today."""
 
     raised_mm: float | None = None
     tape_mm: float | None = None
     bar_mm: float = 150.0
     paper: Paper = "a4"
     corners: tuple[tuple[float, float], ...] = ()
+    on: str | None = None
     rectangle_mm: tuple[float, float] | None = None
 
 
@@ -106,6 +111,14 @@ def check_options(files: int, options: CheckOptions) -> None:
             _in_range("rectangle", one, (20.0, 5_000.0), "A side of the rectangle")
 
 
+class CheckProgress(Result):
+    """How far a check is: what is being read, seconds of a clip that are read, and how long it is."""
+
+    says: str
+    done_s: float = 0.0
+    of_s: float = 0.0
+
+
 def check_frames(
     plan: Plan,
     camera: str | None,
@@ -113,7 +126,33 @@ def check_frames(
     options: CheckOptions | None = None,
     studies: PlanStudy | None = None,
 ) -> CheckReport:
-    """What test frames tell of one camera of a plan.
+    """What test frames tell of one camera of a plan: `check_steps` to its end.
+
+    Parameters
+    ----------
+    plan, camera, files, options, studies
+        as there.
+
+    Raises
+    ------
+    InputError, DocumentError
+        As there.
+    """
+    report = None
+    for step in check_steps(plan, camera, files, options, studies):
+        report = step
+    assert isinstance(report, CheckReport)
+    return report
+
+
+def check_steps(
+    plan: Plan,
+    camera: str | None,
+    files: Sequence[NamedFile],
+    options: CheckOptions | None = None,
+    studies: PlanStudy | None = None,
+) -> Iterator[CheckProgress | CheckReport]:
+    """What test frames tell of one camera of a plan, with how far it is; the report comes last.
 
     Parameters
     ----------
@@ -150,10 +189,28 @@ def check_frames(
             "sizes", "The two frames differ in size: take both with the same setting.",
             field="files", value=f"{pictures[1].shape[1]} × {pictures[1].shape[0]}", allowed=f"{size[0]} × {size[1]}",
         )  # fmt: skip
+    yield CheckProgress(says="The chart is looked for")
     compared = _compared(planned, pictures, size, settings, options, files[0].name)
     if is_clip(files[0].content):
-        tap = read_tap(files[0].content, files[0].name, planned, compared.camera)
-    return report_of(compared, settings, tap, bar_mm=options.bar_mm)
+        whole = clip_seconds(files[0].content)
+        steps = tap_steps(files[0].content, files[0].name, planned, compared.camera)
+        shown = 0.0
+        while True:
+            try:
+                at = next(steps)
+            except StopIteration as end:
+                tap = end.value
+                break
+            if at - shown >= SHOWN_EVERY_S:
+                shown = at
+                yield CheckProgress(says="The clip is followed", done_s=at, of_s=max(whole, at))
+    yield report_of(
+        compared,
+        settings,
+        tap,
+        bar_mm=options.bar_mm,
+        on=options.on or datetime.now().astimezone().date().isoformat(),
+    )
 
 
 def compared_of(

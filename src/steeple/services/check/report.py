@@ -8,6 +8,7 @@ from pydantic import Field
 
 from steeple.core.findings.check.note import CheckFigure, CheckNote, Move
 from steeple.core.findings.finding import Verdict
+from steeple.core.plan.parts.cameras.as_built import AsBuilt
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Sentence
 
@@ -98,3 +99,4 @@ class CheckReport(Result):
     overlay: Overlay
     settings: FileSettings | None = None
     tap: TapReading | None = None
+    as_built: AsBuilt = Field(description="What is kept where it is taken as built.")

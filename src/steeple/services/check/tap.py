@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Generator, Iterator
 
 import cv2
 import numpy as np
 from numpy.typing import NDArray
 
 from steeple.core.frame.pose.lens_model import PixelCamera
-from steeple.core.frame.wobble import Wobble, read_wobble
+from steeple.core.frame.wobble import Wobble, follow_wobble
 from steeple.core.study.base.sentence import Quantity, Sentence, say
 from steeple.core.study.check.planned import Planned
 from steeple.formats.clip_file import clip_frames
@@ -24,7 +24,31 @@ def _grey(content: bytes, name: str) -> Iterator[tuple[float, NDArray[np.uint8]]
 def read_tap(
     content: bytes, name: str, planned: Planned | None = None, camera: PixelCamera | None = None
 ) -> TapReading:
-    """What a clip of a tap tells.
+    """What a clip of a tap tells: `tap_steps` to its end.
+
+    Parameters
+    ----------
+    content, name, planned, camera
+        as there.
+
+    Raises
+    ------
+    InputError, DocumentError
+        As there.
+    """
+    steps = tap_steps(content, name, planned, camera)
+    while True:
+        try:
+            next(steps)
+        except StopIteration as end:
+            found: TapReading = end.value
+            return found
+
+
+def tap_steps(
+    content: bytes, name: str, planned: Planned | None = None, camera: PixelCamera | None = None
+) -> Generator[float, None, TapReading]:
+    """What a clip of a tap tells; gives the seconds that are read, picture by picture.
 
     Parameters
     ----------
@@ -36,9 +60,9 @@ def read_tap(
     Raises
     ------
     InputError, DocumentError
-        As `read_wobble` and `clip_frames`.
+        As `follow_wobble` and `clip_frames`.
     """
-    found = read_wobble(_grey(content, name))
+    found = yield from follow_wobble(_grey(content, name))
     scale = None
     if camera is not None:
         scale = float(camera.px_per_mm(np.array([[0.0, 0.0, 0.0]]))[0])

@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from steeple.core.errors import SteepleError
 from steeple.core.evaluation import evaluate
 from steeple.core.plan.document import Plan
-from steeple.core.plan.parts.camera import Camera
+from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.plan.parts.setup import Setup
 from steeple.core.plan.parts.support import Foot, PlacedSupport
 from steeple.core.plan.reading import validate_plan

@@ -8,7 +8,7 @@ import numpy as np
 import pytest
 
 from steeple.core.geometry.vectors import Vector
-from steeple.core.plan.parts.target import Target
+from steeple.core.plan.parts.cameras.target import Target
 from steeple.core.solve.angles.sync_words import sync_words
 from steeple.core.study.angles.study import AngleStudy
 from steeple.core.study.angles.syncing import clap_of, leads, unlike

@@ -19,8 +19,8 @@ from steeple.core.geometry.vectors import ORIGIN, Vector
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED
 from steeple.core.plan.document import Plan
-from steeple.core.plan.parts.camera import Aim, Position
-from steeple.core.plan.parts.target import Target
+from steeple.core.plan.parts.cameras.camera import Aim, Position
+from steeple.core.plan.parts.cameras.target import Target
 from steeple.core.plan.reading import validate_plan
 from steeple.core.solve.lens.closer import closer_ways
 from steeple.core.solve.lens.work_out import work_out

@@ -16,7 +16,7 @@ from steeple.core.geometry.vectors import Vector
 from steeple.core.geometry.workplane import WorkPlane
 from steeple.core.light.emitters import How, light_at, rows_of
 from steeple.core.plan.document import Plan
-from steeple.core.plan.parts.camera import Camera, Position
+from steeple.core.plan.parts.cameras.camera import Camera, Position
 from steeple.core.plan.parts.maker import Maker
 from steeple.core.plan.parts.work import Table, Work, Zone
 from steeple.core.solve.light.lamp_dome import dome_of

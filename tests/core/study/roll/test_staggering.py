@@ -10,7 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from steeple.core.plan.document import Plan
-from steeple.core.plan.parts.camera import Camera
+from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.plan.parts.rolling.session import Break, Handling, Session
 from steeple.core.plan.parts.rolling.supply import Storage, Supply
 from steeple.core.plan.reading import validate_plan

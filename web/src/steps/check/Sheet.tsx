@@ -1,9 +1,8 @@
 /** Check: a test frame set against the plan, and what to move at the bench. */
 import { Button, FileButton } from '@mantine/core';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { sentencesOf } from '../../api/client';
-import type { CheckReport } from '../../api/types';
+import type { CheckProgress } from '../../api/types';
 import { ChoiceField } from '../../fields/ChoiceField';
 import { FieldGroup } from '../../fields/FieldGroup';
 import { PlainField } from '../../fields/PlainField';
@@ -14,12 +13,16 @@ import { download } from '../../ui/download';
 import { Sentence } from '../../ui/Sentence';
 import sheet from '../../ui/SheetLayout.module.css';
 import { Trouble } from '../../ui/Trouble';
+import { Corners } from './Corners';
 import classes from './check.module.css';
 import { TwoFrames } from './drawing/TwoFrames';
 import { Figures } from './Figures';
+import { Keep } from './Keep';
+import { Meter, type Readings } from './Meter';
 import { Moves, Notes } from './Moves';
-import { checkFrames, getChart, NOTHING_SAID, type Paper, type Said } from './requests';
+import { getChart, type Paper, type Said } from './requests';
 import { TryIt } from './TryIt';
+import { useReading } from './useReading';
 
 const PAPERS: readonly { value: Paper; label: string }[] = [
   { value: 'a4', label: 'A4' },
@@ -30,64 +33,11 @@ const PAPERS: readonly { value: Paper; label: string }[] = [
 const ACCEPTED =
   '.jpg,.jpeg,.png,.tif,.tiff,.heic,.heif,.mp4,.mov,image/*,video/mp4,video/quicktime';
 
-interface Reading {
-  report: CheckReport;
-  picture: string | null;
-  files: readonly File[];
-}
-
-/** Pictures that a browser can show; others are drawn on plain paper. */
-const shown = (file: File): Promise<string | null> =>
-  /^image\/(jpeg|png)$/.test(file.type)
-    ? new Promise((resolve) => {
-        const reader = new FileReader();
-        reader.onload = () => resolve(String(reader.result));
-        reader.onerror = () => resolve(null);
-        reader.readAsDataURL(file);
-      })
-    : Promise.resolve(null);
-
-function useReading(planId: string, cameraId: string) {
-  const client = useQueryClient();
-  const key = ['check', planId, cameraId];
-  const found = useQuery<Reading | null>({
-    queryKey: key,
-    queryFn: () => null,
-    enabled: false,
-    initialData: null,
-    gcTime: Number.POSITIVE_INFINITY,
-    staleTime: Number.POSITIVE_INFINITY,
-  });
-  return {
-    reading: found.data ?? null,
-    keep: (one: Reading | null) => client.setQueryData(key, one),
-  };
-}
-
 export function CheckSheet({ planId }: SheetProps) {
   const { plan, camera } = useSheet();
-  const { reading, keep } = useReading(planId, camera.id);
-  const [said, setSaid] = useState<Said>(NOTHING_SAID);
-  const [trouble, setTrouble] = useState<readonly string[]>([]);
-  const [busy, setBusy] = useState(false);
-  const read = async (take: () => Promise<readonly File[]>, with_: Said = said): Promise<void> => {
-    setTrouble([]);
-    setBusy(true);
-    try {
-      const files = await take();
-      const report = await checkFrames(plan, camera.id, files, with_);
-      keep({ report, files, picture: files[0] ? await shown(files[0]) : null });
-    } catch (error) {
-      setTrouble(sentencesOf(error));
-    } finally {
-      setBusy(false);
-    }
-  };
-  const say = (change: Partial<Said>): void => {
-    const now = { ...said, ...change };
-    setSaid(now);
-    if (reading) void read(async () => reading.files, now);
-  };
+  const { reading, said, trouble, progress, refused, read, stop, say } = useReading(planId);
+  const [lux, setLux] = useState<Readings>({});
+  const busy = progress !== null;
   return (
     <>
       <div className={answer.answer}>
@@ -99,7 +49,15 @@ export function CheckSheet({ planId }: SheetProps) {
           )}
         </h1>
       </div>
+      {progress ? <Progress progress={progress} onStop={stop} /> : null}
       {trouble.length ? <Trouble sentences={trouble} /> : null}
+      {refused ? (
+        <Corners
+          key={refused.picture.length}
+          picture={refused.picture}
+          onPointed={(corners, rectangle_mm) => say({ corners, rectangle_mm })}
+        />
+      ) : null}
       <Chart said={said} say={say} />
       {reading ? (
         <>
@@ -110,30 +68,46 @@ export function CheckSheet({ planId }: SheetProps) {
             <Notes report={reading.report} />
           </div>
           <Moves report={reading.report} />
-          {reading.report.tap ? (
-            <p>
-              <Sentence pieces={reading.report.tap.says} />
-            </p>
-          ) : null}
+          <Keep report={reading.report} />
         </>
       ) : null}
       <Drop
         busy={busy}
         small={reading !== null}
-        onFiles={(files) => void read(async () => files)}
+        onFiles={(files) => void read(async () => files, { ...said, corners: [] })}
       />
       <div className={sheet.inputs}>
         {reading ? <Figures report={reading.report} /> : null}
         <ZoomOrDistance said={said} say={say} />
+        <Meter readings={lux} onReadings={setLux} />
         <TryIt
           plan={plan}
           camera={camera.id}
           paper={said.paper}
           busy={busy}
-          onFrame={(take) => void read(async () => [await take()])}
+          onFrame={(take) => void read(async () => [await take()], { ...said, corners: [] })}
+          onReadings={(found) =>
+            setLux(Object.fromEntries(found.meter.map((one) => [one.lamp, one.read_lx])))
+          }
         />
       </div>
     </>
+  );
+}
+
+function Progress({ progress, onStop }: { progress: CheckProgress; onStop: () => void }) {
+  const share = progress.of_s > 0 ? progress.done_s / progress.of_s : null;
+  return (
+    <div className={classes.ways} role="status">
+      <span>
+        {progress.says}
+        {share === null ? '' : `, ${progress.done_s.toFixed(1)} of ${progress.of_s.toFixed(1)} s`}
+      </span>
+      <progress value={share ?? undefined} aria-label={progress.says} />
+      <Button size="compact-sm" variant="default" onClick={onStop}>
+        Stop
+      </Button>
+    </div>
   );
 }
 

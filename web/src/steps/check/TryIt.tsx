@@ -1,11 +1,14 @@
 /** A bench that ships with Steeple: set up with errors on purpose, it takes a test frame without a camera. */
 import { Button } from '@mantine/core';
 import { useState } from 'react';
-import type { Plan, StandInErrors } from '../../api/types';
+import { sentencesOf } from '../../api/client';
+import type { BenchReadings, Plan, StandInErrors } from '../../api/types';
+import { lengthWords } from '../../domain/units';
 import { FieldGroup } from '../../fields/FieldGroup';
 import { PlainField } from '../../fields/PlainField';
+import { useUnits } from '../../ui/units';
 import classes from './check.module.css';
-import { type Paper, standInFrame } from './requests';
+import { type Paper, standInFrame, standInReadings } from './requests';
 
 interface Props {
   plan: Plan;
@@ -13,6 +16,7 @@ interface Props {
   paper: Paper;
   busy: boolean;
   onFrame: (take: () => Promise<File>) => void;
+  onReadings: (found: BenchReadings) => void;
 }
 
 type Wrong = Pick<
@@ -52,11 +56,26 @@ const FIELDS: readonly {
   { key: 'exposure_stops', label: 'Exposure (stops)', kind: 'plain', explain: 'negative is dark' },
 ];
 
-export function TryIt({ plan, camera, paper, busy, onFrame }: Props) {
+export function TryIt({ plan, camera, paper, busy, onFrame, onReadings }: Props) {
+  const { system } = useUnits();
   const [wrong, setWrong] = useState(AT_FIRST);
-  const take = () => {
+  const [said, setSaid] = useState('');
+  const asked = () => {
     const { first_lamp, ...errors } = wrong;
-    onFrame(() => standInFrame(plan, { camera, paper, lamps: [first_lamp], ...errors }));
+    return { camera, paper, lamps: [first_lamp], ...errors };
+  };
+  const take = (kind: 'frame' | 'clip') => onFrame(() => standInFrame(plan, { ...asked(), kind }));
+  const readings = async (): Promise<void> => {
+    try {
+      const found = await standInReadings(plan, asked());
+      onReadings(found);
+      setSaid(
+        `Its tape reads ${lengthWords(found.tape_mm, system)}, the phone on its camera ${found.incline_deg}°, ` +
+          `the sound meter ${found.sound_db} dB(A); the light meter is read lamp by lamp.`,
+      );
+    } catch (error) {
+      setSaid(sentencesOf(error)[0] ?? '');
+    }
   };
   return (
     <FieldGroup title="Try it without a camera" words="a bench set up with errors, and its frame">
@@ -74,8 +93,14 @@ export function TryIt({ plan, camera, paper, busy, onFrame }: Props) {
         />
       ))}
       <div className={classes.ways}>
-        <Button size="compact-sm" disabled={busy} onClick={take}>
+        <Button size="compact-sm" disabled={busy} onClick={() => take('frame')}>
           Take its test frame
+        </Button>
+        <Button size="compact-sm" variant="default" disabled={busy} onClick={() => take('clip')}>
+          Take its clip of a tap
+        </Button>
+        <Button size="compact-sm" variant="default" onClick={() => void readings()}>
+          Read its meters
         </Button>
         <Button
           size="compact-sm"
@@ -86,6 +111,11 @@ export function TryIt({ plan, camera, paper, busy, onFrame }: Props) {
           Put it right
         </Button>
       </div>
+      {said ? (
+        <p className={`${classes.quiet} ${classes.wide}`} role="status">
+          {said}
+        </p>
+      ) : null}
     </FieldGroup>
   );
 }

@@ -1,5 +1,5 @@
 /** What the check sheet works out of a report for its drawing and its table. */
-import type { CheckFigure, CheckReport } from '../../api/types';
+import type { CheckFigure, CheckReport, MeterReading, Plan } from '../../api/types';
 import { exactWords, quantityWords, type UnitSystem } from '../../domain/units';
 
 export type Place = readonly [number, number];
@@ -76,4 +76,30 @@ const between = (a: Place, b: Place): Place => [(a[0] + b[0]) / 2, (a[1] + b[1])
 export function lightEnds(report: CheckReport): readonly [number, number] {
   const stops = report.light.map((one) => one.stops);
   return stops.length ? [Math.min(...stops), Math.max(...stops)] : [0, 0];
+}
+
+/** A tap as Hold keeps it: what was seen, with what hung there. */
+export function tapOf(tap: CheckReport['tap'], reach_mm: number | null, load_g: number | null) {
+  if (!tap) return null;
+  const round = (value: number | null, places: number): number | null =>
+    value === null ? null : Number(value.toFixed(places));
+  return {
+    frequency_hz: round(tap.frequency_hz, 2),
+    rings_s: round(tap.rings_s, 2),
+    seen_mm: round(tap.peak_mm, 2),
+    reach_mm: reach_mm === null ? null : Math.round(reach_mm),
+    load_g: load_g === null ? null : Math.round(load_g),
+  };
+}
+
+/** What was typed of lamps that are lit, as the core takes it. */
+export function readingsOf(
+  plan: Plan,
+  readings: Readonly<Record<string, number | null>>,
+): MeterReading[] {
+  return plan.lights.flatMap((one) => {
+    const read = readings[one.id];
+    if (!one.lit || read === null || read === undefined || !Number.isFinite(read)) return [];
+    return [{ lamp: one.id, read_lx: read, level_percent: one.level_percent ?? 100 }];
+  });
 }

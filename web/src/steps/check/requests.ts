@@ -1,6 +1,15 @@
 /** Requests of the check: the chart, test frames read, and the bench that ships with Steeple. */
-import { answer, client, Refused } from '../../api/client';
-import type { CheckReport, Plan, StandInErrors } from '../../api/types';
+import { answer, client, linesOf, Refused } from '../../api/client';
+import type {
+  BenchReadings,
+  CheckLine,
+  CheckProgress,
+  CheckReport,
+  MeterReading,
+  MeterReport,
+  Plan,
+  StandInErrors,
+} from '../../api/types';
 
 export type Paper = 'a4' | 'letter' | 'a3' | 'tiles';
 
@@ -54,34 +63,63 @@ export function checkForm(
   return form;
 }
 
+/** Reads frames; tells how far it is, and gives up when the signal says so. */
 export async function checkFrames(
   plan: Plan,
   camera: string,
   files: readonly File[],
   said: Said,
-): Promise<CheckReport> {
+  onProgress: (progress: CheckProgress) => void,
+  signal: AbortSignal,
+): Promise<CheckReport | null> {
   const size = files.reduce((sum, one) => sum + one.size, 0);
   if (size > FILE_BYTES) {
     const sentence = `These files have ${Math.round(size / 1e6)} MB together; at most 64 MB are read. Save the picture as JPEG, or cut the clip to ten seconds.`;
     const problem = { code: 'too-large', sentence, field: 'files', value: '', range: '' };
     throw new Refused(413, [problem], null);
   }
-  const read = await answer(
-    client.POST('/api/check', {
+  const stream = await answer(
+    client.POST('/api/check/steps', {
       // The body is a form; its description is of what the server makes of it.
       body: { plan: '', files: [], camera, bar_mm: said.bar_mm, paper: said.paper },
       bodySerializer: () => checkForm(plan, camera, files, said),
+      parseAs: 'stream',
+      signal,
     }),
   );
-  // Places come as lists.
-  return read as unknown as CheckReport;
+  for await (const line of linesOf(stream as unknown as ReadableStream<Uint8Array>)) {
+    const step = JSON.parse(line) as CheckLine;
+    // Places come as lists.
+    if (step.report) return step.report as unknown as CheckReport;
+    if (step.progress) onProgress(step.progress);
+    if (step.problem) throw new Refused(422, [step.problem], null);
+  }
+  return null;
 }
 
-/** A test frame of the bench that ships with Steeple, set up with errors. */
+export const readMeter = (
+  plan: Plan,
+  camera: string,
+  readings: readonly MeterReading[],
+): Promise<MeterReport> =>
+  answer(client.POST('/api/check/meter', { body: { plan, camera, readings: [...readings] } }));
+
+/** What the instruments of the stand-in bench read. */
+export const standInReadings = (
+  plan: Plan,
+  errors: Partial<StandInErrors>,
+): Promise<BenchReadings> =>
+  answer(
+    client.POST('/api/check/stand-in/readings', { body: { plan, ...errors } as StandInErrors }),
+  );
+
+/** A test frame, or a clip of a tap, of the bench that ships with Steeple, set up with errors. */
 export async function standInFrame(plan: Plan, errors: Partial<StandInErrors>): Promise<File> {
   const body = { plan, ...errors } as StandInErrors;
   const blob = (await answer(
     client.POST('/api/check/stand-in', { body, parseAs: 'blob' }),
   )) as unknown as Blob;
-  return new File([blob], 'test frame.jpg', { type: 'image/jpeg' });
+  return errors.kind === 'clip'
+    ? new File([blob], 'tap.mp4', { type: 'video/mp4' })
+    : new File([blob], 'test frame.jpg', { type: 'image/jpeg' });
 }

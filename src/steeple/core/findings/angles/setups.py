@@ -10,7 +10,7 @@ from steeple.core.findings.finding import Judgement, measured
 from steeple.core.findings.rule import Proposal, rule
 from steeple.core.plan.changes import Change
 from steeple.core.plan.document import SETUP_LIMIT
-from steeple.core.plan.parts.camera import Camera
+from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.plan.parts.setup import Setup
 from steeple.core.plan.words import ROLE_WORDS, camera_names
 from steeple.core.study.angles.changing import ChangeOver, change_overs, same_support, same_thing

@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field, StringConstraints
 
-from steeple.core.plan.parts.camera import Role
+from steeple.core.plan.parts.cameras.camera import Role
 from steeple.core.plan.values import Name, Part, Slug
 
 FindingCode = Annotated[

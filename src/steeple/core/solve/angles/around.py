@@ -15,7 +15,7 @@ from steeple.core.geometry.meeting import Boxes
 from steeple.core.geometry.vectors import ORIGIN, UP, Vector
 from steeple.core.light.emitters import rows_of as lamp_rows
 from steeple.core.light.gloss import FINISHES, VISIBLE, gloss_luminance
-from steeple.core.plan.parts.target import Target
+from steeple.core.plan.parts.cameras.target import Target
 from steeple.core.study.angles.study import actions_in, poses_in
 from steeple.core.study.angles.things import Thing, people_before
 from steeple.core.study.base.assumptions import Assumptions

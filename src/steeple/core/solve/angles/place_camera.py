@@ -18,7 +18,7 @@ from steeple.core.findings.registry import FOLLOWS
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned, OwnedSupport
 from steeple.core.plan.document import SUPPORT_LIMIT, Plan
-from steeple.core.plan.parts.target import Target
+from steeple.core.plan.parts.cameras.target import Target
 from steeple.core.solve.angles.held_by import free_supports, held_there
 from steeple.core.solve.angles.roles import Ask
 from steeple.core.solve.angles.tries import Try, tries_of, with_camera

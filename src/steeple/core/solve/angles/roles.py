@@ -7,8 +7,8 @@ from dataclasses import dataclass
 from types import MappingProxyType
 from typing import Literal
 
-from steeple.core.plan.parts.camera import Role
-from steeple.core.plan.parts.target import Target, TargetKind
+from steeple.core.plan.parts.cameras.camera import Role
+from steeple.core.plan.parts.cameras.target import Target, TargetKind
 
 Ask = Literal[
     "overhead",

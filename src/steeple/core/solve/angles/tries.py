@@ -12,7 +12,7 @@ from steeple.core.plan.cupboard.owned import Owned
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.cameras.body import Body
 from steeple.core.plan.gear.cameras.lens import Lens
-from steeple.core.plan.parts.camera import Aim, Camera, Position
+from steeple.core.plan.parts.cameras.camera import Aim, Camera, Position
 from steeple.core.solve.angles.ways import MOST_AWAY_MM, Way
 from steeple.core.solve.angles.wish import Wish, wide_mm
 from steeple.core.solve.lens.rows import ROW_ZOOMS

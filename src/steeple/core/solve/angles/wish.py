@@ -7,9 +7,9 @@ from dataclasses import dataclass
 from steeple.core.errors import InputError
 from steeple.core.plan.cupboard.owned import Owned
 from steeple.core.plan.document import CAMERA_LIMIT, Plan
-from steeple.core.plan.parts.camera import Aim, Camera, Position
+from steeple.core.plan.parts.cameras.camera import Aim, Camera, Position
+from steeple.core.plan.parts.cameras.target import Target
 from steeple.core.plan.parts.support import PlacedSupport
-from steeple.core.plan.parts.target import Target
 from steeple.core.solve.angles.around import work_from
 from steeple.core.solve.angles.roles import ASKS, Ask, RoleAsk
 from steeple.core.solve.lens.search import check_camera

@@ -10,7 +10,7 @@ from steeple.core.plan.cupboard.owned import Owned
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.cameras.body import Body
 from steeple.core.plan.gear.cameras.lens import Lens
-from steeple.core.plan.parts.camera import Camera
+from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.solve.lens.search import (
     Candidate,
     best_of,

@@ -17,7 +17,7 @@ from steeple.core.errors import InputError
 from steeple.core.optics.focus import circle_of_confusion, critical_circle, f_number_holding
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import Plan
-from steeple.core.plan.parts.camera import Position
+from steeple.core.plan.parts.cameras.camera import Position
 from steeple.core.plan.values import FARTHEST_MM
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.inputs.camera import USUAL_F_NUMBER, GivenCamera, given_camera

@@ -18,7 +18,7 @@ from scipy.optimize import linear_sum_assignment
 
 from steeple.core.geometry.vectors import Vector
 from steeple.core.plan.document import Plan
-from steeple.core.plan.parts.camera import Camera
+from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.plan.parts.setup import Setup
 from steeple.core.plan.parts.support import PlacedSupport
 from steeple.core.plan.words import camera_names

@@ -61,6 +61,7 @@ class Card(Result):
     first card of one, ``changes`` say how it is made from the one before."""
 
     title: str
+    camera_id: str
     camera: str
     ready: bool
     missing: str
@@ -142,6 +143,7 @@ def card_of(
         )
     return Card(
         title=plan.title,
+        camera_id=camera,
         camera=camera_names(plan.cameras)[camera] if len(plan.cameras) > 1 else "",
         ready=sight is not None,
         missing=""

@@ -12,7 +12,7 @@ from steeple.core.body.figure import Figure, Solid
 from steeple.core.geometry.rectangle import Rectangle
 from steeple.core.geometry.vectors import Vector
 from steeple.core.geometry.workplane import WorkPlane
-from steeple.core.plan.parts.target import Target, TargetKind
+from steeple.core.plan.parts.cameras.target import Target, TargetKind
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.inputs.camera import GivenCamera
 from steeple.core.study.inputs.maker import Person

@@ -19,7 +19,7 @@ from steeple.core.optics.view import AngleView, LensView, View
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.cameras.body import Body
 from steeple.core.plan.gear.cameras.lens import Lens
-from steeple.core.plan.parts.camera import Camera, Role
+from steeple.core.plan.parts.cameras.camera import Camera, Role
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.inputs.support import SupportLimits, limits_of
 from steeple.core.study.inputs.target import SHOWS_THEMSELVES

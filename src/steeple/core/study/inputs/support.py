@@ -8,7 +8,7 @@ from types import MappingProxyType
 
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.holding.support import Anchor, Support
-from steeple.core.plan.parts.camera import Camera
+from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.plan.parts.support import PlacedSupport
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.inputs.support_forms import FORMS, Traits

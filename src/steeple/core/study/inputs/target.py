@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from steeple.core.geometry.vectors import Vector
-from steeple.core.plan.parts.target import TargetKind
+from steeple.core.plan.parts.cameras.target import TargetKind
 
 SHOWS_THEMSELVES = ("face", "head-and-shoulders", "maker")
 """Parts with the head among them, so that a head belongs in the picture."""

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from types import MappingProxyType
 
 from steeple.core.geometry.rectangle import SIDES, Rectangle, Side, Spare
-from steeple.core.plan.parts.camera import Camera
+from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.study.base.answer import Answer
 from steeple.core.study.base.phrases import SIDE_WORDS, clock_words
 from steeple.core.study.base.sentence import Piece, Quantity, Sentence, door, dotted, mm, say

@@ -51,7 +51,27 @@ def _height_section(lens: LensStudy, fields: Collection[str]) -> CardSection:
         )
     )
     rows += _offsets(lens)
+    rows += _as_built(lens)
     return CardSection(heading="Heights", rows=tuple(rows))
+
+
+def _as_built(lens: LensStudy) -> list[CardRow]:
+    """What a test frame told of the lens, beside what is planned."""
+    built = lens.camera.part.as_built
+    if built is None:
+        return []
+    return [
+        CardRow(
+            label="Middle of the lens above the table, as planned",
+            quantity=mm(lens.position.z),
+            hint="its entrance pupil",
+        ),
+        CardRow(
+            label="The same as built",
+            quantity=mm(built.z_mm),
+            hint=f"by the test frame of {built.on}",
+        ),
+    ]
 
 
 def _tilt_rows(lens: LensStudy) -> list[CardRow]:

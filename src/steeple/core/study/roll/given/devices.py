@@ -10,7 +10,7 @@ from typing import Literal
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.cameras.body import Body
 from steeple.core.plan.gear.recording.recorder import Recorder
-from steeple.core.plan.parts.camera import Camera
+from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.plan.parts.lamp import Light
 from steeple.core.plan.parts.rolling.session import DeviceKind
 from steeple.core.plan.parts.rolling.supply import PlacedRecorder, Storage, Supply

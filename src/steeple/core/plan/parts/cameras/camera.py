@@ -9,8 +9,9 @@ from pydantic import Field, model_validator
 from steeple.core.plan.gear.cameras.body import Body
 from steeple.core.plan.gear.cameras.filter import LensFilter
 from steeple.core.plan.gear.cameras.lens import Lens
+from steeple.core.plan.parts.cameras.as_built import AsBuilt
+from steeple.core.plan.parts.cameras.target import Target
 from steeple.core.plan.parts.rolling.supply import Storage, Supply
-from steeple.core.plan.parts.target import Target
 from steeple.core.plan.values import (
     AzimuthDeg,
     FNumber,
@@ -113,6 +114,9 @@ class Camera(Part):
     )
     storage: Storage = Storage()
     supply: Supply = Supply()
+    as_built: AsBuilt | None = Field(
+        default=None, description="As a test frame found it; what is planned stays as it is."
+    )
 
     @model_validator(mode="after")
     def _fits_together(self) -> Self:

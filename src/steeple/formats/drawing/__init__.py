@@ -1,0 +1,1 @@
+"""Dimensioned drawings as files: SVG, PDF, DXF; and the scene as glTF."""

@@ -1,0 +1,104 @@
+/** A light meter on the middle of the zone: what each lamp gives, the level that gives what was planned, and its
+ * rated light put right. */
+import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { sentencesOf } from '../../api/client';
+import type { MeterRow } from '../../api/types';
+import { withValue } from '../../domain/plan';
+import { FieldGroup } from '../../fields/FieldGroup';
+import { PlainField } from '../../fields/PlainField';
+import { useSheet } from '../../saving/context';
+import { Sentence } from '../../ui/Sentence';
+import { Trouble } from '../../ui/Trouble';
+import { VerdictMark } from '../../ui/VerdictMark';
+import classes from './check.module.css';
+import { readingsOf } from './model';
+import { readMeter } from './requests';
+
+/** What was read of each lamp, by its id, lux. */
+export type Readings = Readonly<Record<string, number | null>>;
+
+interface Props {
+  readings: Readings;
+  onReadings: (readings: Readings) => void;
+}
+
+export function Meter({ readings, onReadings }: Props) {
+  const { plan, camera, edit } = useSheet();
+  const lit = plan.lights.filter((one) => one.lit);
+  const given = readingsOf(plan, readings);
+  const found = useQuery({
+    queryKey: ['meter', JSON.stringify(plan), camera.id, JSON.stringify(given)],
+    queryFn: () => readMeter(plan, camera.id, given),
+    enabled: given.length > 0,
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  const put = (changes: readonly { path: string; value: number }[]): void => {
+    void edit((now) => changes.reduce((plan, one) => withValue(plan, one.path, one.value), now));
+  };
+  return (
+    <FieldGroup
+      title="Light meter"
+      words={given.length ? `${given.length} of ${lit.length} lamps read` : 'lamp by lamp, lux'}
+    >
+      <p className={`${classes.quiet} ${classes.wide}`}>
+        Lay the meter flat on the middle of the zone, with its dome up. Switch on one lamp at a
+        time, at the level of the plan, and type what it reads; draw the curtain.
+      </p>
+      {lit.length ? null : <p className={classes.quiet}>No lamp of the plan is lit.</p>}
+      {lit.map((one) => (
+        <PlainField
+          key={one.id}
+          label={`${one.fixture.name} reads`}
+          kind="plain"
+          nullable
+          explain={`lux, at ${Math.round(one.level_percent ?? 100)} %, the others off`}
+          value={readings[one.id] ?? null}
+          onCommit={async (value) => {
+            onReadings({ ...readings, [one.id]: value === null ? null : Number(value) });
+            return [];
+          }}
+        />
+      ))}
+      {found.isError ? <Trouble sentences={sentencesOf(found.error)} /> : null}
+      {given.length && found.data ? (
+        <div className={classes.wide} role="region" aria-label="Lamps by the meter">
+          <p>
+            <Sentence pieces={found.data.says} />
+          </p>
+          {found.data.rows.map((row) => (
+            <Row key={row.lamp} row={row} onPut={put} />
+          ))}
+        </div>
+      ) : null}
+    </FieldGroup>
+  );
+}
+
+interface RowProps {
+  row: MeterRow;
+  onPut: (changes: readonly { path: string; value: number }[]) => void;
+}
+
+function Row({ row, onPut }: RowProps) {
+  const { level } = row;
+  return (
+    <div className={classes.lamp}>
+      <VerdictMark verdict={row.verdict} />
+      <p>
+        <Sentence pieces={row.says} />
+      </p>
+      {level ? (
+        <Button size="compact-sm" variant="default" onClick={() => onPut([level])}>
+          Plan it at {level.value} %
+        </Button>
+      ) : null}
+      {row.rated.length ? (
+        <Button size="compact-sm" variant="default" onClick={() => onPut(row.rated)}>
+          Put its rated light right
+        </Button>
+      ) : null}
+    </div>
+  );
+}
