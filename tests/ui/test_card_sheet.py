@@ -90,10 +90,8 @@ def test_one_side_prints_on_one_side(opened: Opener, paper: str, size: tuple[int
 def test_drawings_scene_and_figures_are_saved(opened: Opener) -> None:
     page = opened(DUMPLINGS, "card")
     page.get_by_text("Drawings, scene and figures as files").click()
-    page.get_by_role("combobox", name="Drawing").click()
-    page.get_by_role("option", name="From above").click()
-    page.get_by_role("combobox", name="Scale").click()
-    page.get_by_role("option", name="1:20").click()
+    page.get_by_label("Drawing", exact=True).select_option(label="From above")
+    page.get_by_label("Scale", exact=True).select_option(label="1:20")
     for link, suffix, begins in (
         ("PDF to scale", ".drawing.pdf", b"%PDF"),
         ("SVG", ".svg", b"<?xml"),

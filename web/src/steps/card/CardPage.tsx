@@ -50,6 +50,7 @@ function Notes({ card, kind }: { card: Card; kind: keyof typeof NOTE_HEADINGS })
 
 export function CardPage({ card, views, cautions, form, first, children }: Props) {
   const { system } = useUnits();
+  const Title = first ? 'h1' : 'h2';
   const sections =
     form === 'long'
       ? card.sections
@@ -60,7 +61,7 @@ export function CardPage({ card, views, cautions, form, first, children }: Props
       aria-label={`Set-up card${card.camera ? `, ${card.camera} camera` : ''}`}
     >
       <header className={classes.head}>
-        <h1>{card.title}</h1>
+        <Title className={classes.title}>{card.title}</Title>
         <span>
           {card.camera ? `set-up card, ${card.camera} camera` : 'set-up card'}
           {card.setup ? ` · ${card.setup}` : ''}

@@ -1,7 +1,8 @@
 /** Drawings to scale, the scene and the figures as files. */
-import { Button, Select } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import type { CameraViews, Plan } from '../../api/types';
+import { ChoiceField } from '../../fields/ChoiceField';
 import { Section } from '../../ui/Section';
 import { useUnits } from '../../ui/units';
 import classes from './files.module.css';
@@ -62,28 +63,28 @@ export function Files({ planId, plan, paper, views }: Props) {
     <div data-noprint className={classes.files}>
       <Section title="Drawings, scene and figures as files">
         <div className={classes.row}>
-          <Select
+          <ChoiceField
             label="Drawing"
             value={wish.view}
-            onChange={(value) => value && setView(value as ViewName)}
-            data={there.map((value) => ({ value, label: VIEWS[value] }))}
+            onChange={(value) => setView(value as ViewName)}
+            choices={there.map((value) => ({ value, label: VIEWS[value] }))}
           />
           {plan.cameras.length > 1 ? (
-            <Select
+            <ChoiceField
               label="Camera"
               value={camera}
-              onChange={(value) => value && setCamera(value)}
-              data={views.map((one, index) => ({
+              onChange={(value) => setCamera(value)}
+              choices={views.map((one, index) => ({
                 value: one.camera,
                 label: `${'ABCDEFGH'[index]} ${one.camera}`,
               }))}
             />
           ) : null}
-          <Select
+          <ChoiceField
             label="Scale"
             value={scale}
-            onChange={(value) => value && setScale(value as Scale)}
-            data={(Object.keys(SCALES) as Scale[]).map((value) => ({
+            onChange={(value) => setScale(value as Scale)}
+            choices={(Object.keys(SCALES) as Scale[]).map((value) => ({
               value,
               label: SCALES[value],
             }))}
