@@ -12,7 +12,9 @@ import trimesh
 from pypdf import PdfReader
 
 from steeple.core.errors import InputError
+from steeple.core.study.card.drawn.above import above_view
 from steeple.core.study.card.drawn.lines import LAYERS
+from steeple.core.study.card.drawn.things import Bench
 from steeple.core.study.plan_study import camera_studies
 from steeple.core.units import UnitSystem
 from steeple.demo.angles import SHELF
@@ -62,6 +64,22 @@ def test_svg_says_lengths_in_the_units_asked_for() -> None:
     inches = drawn("svg", system="in")
     assert b"table 66 7/8 in" in inches
     assert b" cm<" not in inches
+
+
+def test_words_of_lengths_up_are_turned() -> None:
+    view = above_view(Bench(camera_studies(DULCIMER)[0].context))
+    upright = sum(not one.across for one in view.measures)
+    assert upright >= 4
+    assert drawn("svg").count(b"rotate(-90)") == upright
+    page = PdfReader(io.BytesIO(drawn("pdf"))).pages[0]
+    turned: list[str] = []
+
+    def visit(text: str, cm: list[float], _tm: list[float], _font: object, _size: float) -> None:
+        if text.strip() and abs(cm[0]) < 1e-6:
+            turned.append(text)
+
+    page.extract_text(visitor_text=visit)
+    assert len(turned) == upright
 
 
 @pytest.mark.parametrize("system", ["cm", "in"])

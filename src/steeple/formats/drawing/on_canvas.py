@@ -70,12 +70,9 @@ class OnCanvas:
         for measure in self.view.measures:
             for a, b in arms_of(measure, self.view.letters_mm):
                 canvas.line(*self.at(a), *self.at(b))
+            said = measure_words(measure, self.system)
             self._words(
-                measure.words_at,
-                measure_words(measure, self.system),
-                measure.anchor,
-                size,
-                paper=True,
+                measure.words_at, said, measure.anchor, size, paper=True, turned=not measure.across
             )
         for words in self.view.words:
             if words.ringed:

@@ -87,8 +87,9 @@ def drawing_svg(
             )  # fmt: skip
         said = measure_words(measure, system)
         _words(
-            group, _at(laid, view, measure.words_at), said, measure.anchor, letters, measure.says
-        )
+            group, _at(laid, view, measure.words_at), said, measure.anchor, letters, measure.says,
+            turned=not measure.across,
+        )  # fmt: skip
     for words in view.words:
         group, at = groups[words.layer], _at(laid, view, words.at)
         if words.ringed:

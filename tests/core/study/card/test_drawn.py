@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import itertools
+import math
 
 import pytest
 from hypothesis import given, settings
@@ -104,6 +105,15 @@ def test_everything_lies_on_the_sheet_and_rows_keep_clear(
             for a, b in itertools.combinations(own, 2):
                 apart = a[1] <= b[0] or b[1] <= a[0] or a[3] <= b[2] or b[3] <= a[2]
                 assert apart, (view.key, a, b)
+
+
+@pytest.mark.parametrize("camera", CAMERAS, ids=NAMES)
+def test_no_name_lies_over_another(camera: CameraStudy) -> None:
+    for draw in (side_view, above_view):
+        view = draw(bench(camera))
+        rings = [one.at for one in view.words if one.ringed]
+        for (x, y), (u, v) in itertools.combinations(rings, 2):
+            assert math.hypot(x - u, y - v) >= 2 * view.letters_mm
 
 
 def test_a_plan_without_cameras_has_a_bench_all_the_same() -> None:

@@ -49,7 +49,7 @@ def above_view(bench: Bench, letters: Letters = ON_CARD) -> DrawnView:
             board.outline("support", Point(stand).buffer(12.0, quad_segs=3))
     for one, _ in things:
         if one.tag and one.tagged is not None:
-            board.say(one.layer, FROM_ABOVE.place(one.tagged), one.tag, ringed=True)
+            board.tag(one.layer, FROM_ABOVE.place(one.tagged), one.tag)
     _measures(board, work, bench.lens, hold)
     left, right, bottom, _ = board.box
     board.say(

@@ -6,6 +6,8 @@ letters are is part of it: they keep clear of each other at that height alone.
 
 from __future__ import annotations
 
+import itertools
+import math
 from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, field
 from typing import Literal, get_args
@@ -221,6 +223,27 @@ class Board:
         self.words.append(
             DrawnWords(layer=layer, at=place, anchor=anchor, words=said, ringed=ringed)
         )
+
+    def tag(self, layer: Layer, at: Sequence[float], words: str) -> None:
+        """A ringed name at a thing; beside it, with a line to it, where another one is there already."""
+        taken = [one.at for one in self.words if one.ringed]
+        clear = 2.1 * self.letters_mm
+
+        def is_free(x: float, y: float) -> bool:
+            return all(math.hypot(x - a, y - b) >= clear for a, b in taken)
+
+        place = (float(at[0]), float(at[1]))
+        for ring, turn in itertools.product((1.0, 1.6, 2.2), range(8)):
+            if is_free(*place):
+                break
+            way = math.radians(45.0 * turn)
+            place = (
+                at[0] + ring * clear * math.cos(way),
+                at[1] + ring * clear * math.sin(way),
+            )
+        if place != (at[0], at[1]):
+            self.line("measure", [at, place])
+        self.say(layer, place, words, ringed=True)
 
     def _side(self, side: str) -> float:
         """Where the next row or column of measures of a side runs."""

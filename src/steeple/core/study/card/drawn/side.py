@@ -64,7 +64,7 @@ def side_view(bench: Bench, letters: Letters = ON_CARD) -> DrawnView:
     ceiling = _room(board, look, work)
     for one, _ in things:
         if one.tag and one.tagged is not None:
-            board.say(one.layer, look.place(one.tagged), one.tag, ringed=True)
+            board.tag(one.layer, look.place(one.tagged), one.tag)
     _heights(board, look, work, lens, hold, ceiling=ceiling)
     _lengths(board, look, work, lens, hold)
     seat = look is FROM_YOUR_SEAT
