@@ -230,7 +230,8 @@ def main() -> None:
         print(row, flush=True)
     print(f"{time.perf_counter() - start:.0f} s; papers {', '.join(PAPERS_MM)}")
     for timing in check_step():
-        print(f"{timing.name}: {timing.value:.0f} {timing.unit} (goal {timing.goal:g})")
+        goal = "" if timing.goal is None else f" (goal {timing.goal:g})"
+        print(f"{timing.name}: {timing.value:.0f} {timing.unit}{goal}")
 
 
 if __name__ == "__main__":
