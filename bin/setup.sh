@@ -74,8 +74,20 @@ set_up_node() {
   mark_done node "$want"
 }
 
+# The types of the interface's client come out of the description of the API; nobody writes them.
+make_client() {
+  local want
+  want=$(hash_of docs/openapi.json web/package-lock.json)
+  if [ -f web/src/api/schema.d.ts ] && is_done client "$want"; then return; fi
+  set_up_node
+  (cd web && npm run --silent client -- -o src/api/schema.d.ts > /dev/null) \
+    || give_up "The client of the interface could not be made from docs/openapi.json."
+  mark_done client "$want"
+}
+
 build_pages() {
   local want
+  make_client
   want=$(find web -path web/node_modules -prune -o -type f -print0 | LC_ALL=C sort -z \
     | xargs -0 cat | sha256sum | cut -d' ' -f1)
   if [ -f src/steeple/web_dist/index.html ] && is_done pages "$want"; then return; fi

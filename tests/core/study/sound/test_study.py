@@ -177,6 +177,20 @@ def test_wireless_ones_and_those_on_their_camera_have_no_lead() -> None:
     assert of(mics=voice(into=None)).mics[0].lead is None
 
 
+def test_on_which_camera_a_microphone_sits_is_said_or_noted_as_assumed() -> None:
+    """Not named, it is thought to sit on the first that stands, and that is said."""
+    at_camera = "/mics/0/camera"
+
+    def assumed(**said: Any) -> dict[str, str]:
+        plan = changed(mics=voice(held="camera", stand=None, **said))
+        found = camera_studies(plan)[0].assumed_for((STEP,))
+        return {one.field: one.text for one in found}
+
+    assert assumed()[at_camera] == "overhead"
+    assert at_camera not in assumed(camera="overhead")
+    assert at_camera not in {one.field for one in camera_studies(SOUND)[0].assumed_for((STEP,))}
+
+
 def test_a_recorder_lies_at_the_far_corner_of_the_other_hand_until_said() -> None:
     plan = changed(recorders=[RECORDED.model_dump(mode="json")], mics=voice(into=INTO_RECORDER))
     lead = study(plan).mics[0].lead

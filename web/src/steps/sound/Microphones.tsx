@@ -47,7 +47,7 @@ export function Microphones({ drawing, inHand }: { drawing: SoundDrawing; inHand
 
 function One(props: { mic: PlacedMic; index: number; drawn: MicDrawing | null }) {
   const { mic, index, drawn } = props;
-  const { plan, set } = useSheet();
+  const { plan, camera, set } = useSheet();
   const { put, remove } = useEntries<PlacedMic>('/mics');
   const names = cameraNames(plan.cameras);
   const at = `/mics/${index}`;
@@ -72,7 +72,7 @@ function One(props: { mic: PlacedMic; index: number; drawn: MicDrawing | null })
               held: value as PlacedMic['held'],
               stand: null,
               foot: { x_mm: null, y_mm: null },
-              camera: null,
+              camera: value === 'camera' ? camera.id : null,
             })
           }
         />
@@ -80,11 +80,14 @@ function One(props: { mic: PlacedMic; index: number; drawn: MicDrawing | null })
       {mic.held === 'camera' && plan.cameras.length > 1 ? (
         <ChoiceField
           label="On the camera"
-          value={mic.camera ?? plan.cameras[0]?.id ?? ''}
-          choices={plan.cameras.map((one, each) => ({
-            value: one.id,
-            label: names[each] ?? one.id,
-          }))}
+          value={mic.camera ?? ''}
+          choices={[
+            ...(mic.camera ? [] : [{ value: '', label: 'not said' }]),
+            ...plan.cameras.map((one, each) => ({
+              value: one.id,
+              label: names[each] ?? one.id,
+            })),
+          ]}
           onChange={(value) => void set(`${at}/camera`, value)}
         />
       ) : null}

@@ -233,6 +233,12 @@ def _place(
         person = work.maker.person
         return chest(work.maker.poses.middle, person.looks)
     if part.held == "camera":
+        if part.camera is None and cameras:
+            assumptions.note(
+                f"{at}/camera",
+                "the first that stands; say on which it sits",
+                text=next(iter(cameras)),
+            )
         lens = cameras.get(part.camera or "", next(iter(cameras.values()), Vector(0, 0, 1000.0)))
         return lens.plus(UP.times(SHOE_MM))
     table = work.table
