@@ -77,6 +77,7 @@ def test_what_is_no_picture_is_said_and_what_was_read_stays(
     expect(page.get_by_role("heading", level=1)).to_contain_text("As planned")
     drop(page, text)
     expect(page.get_by_text("No picture could be read from text.jpg")).to_be_visible()
+    expect(page.get_by_role("region", name="Corners pointed at")).to_have_count(0)
     expect(page.get_by_role("heading", level=1)).to_contain_text("As planned")
 
 
@@ -137,6 +138,15 @@ def test_corners_are_pointed_at_where_there_is_no_chart(
     for x, y in ((0.3, 0.25), (0.7, 0.25), (0.7, 0.75), (0.3, 0.75)):
         pointing.click(position={"x": x * box["width"], "y": y * box["height"]})
     expect(page.get_by_role("heading", level=1)).not_to_contain_text(HEADING)
+    # The corners of one picture are not those of the next, whatever is said of it later.
+    right = tmp_path / "right.jpg"
+    right.write_bytes(Bench(BOTH).frame())
+    drop(page, right)
+    expect(page.get_by_role("heading", level=1)).to_contain_text("As planned")
+    page.get_by_text("Zoom or distance").click()
+    fill(page, "Lens above the table", "74")
+    expect(page.get_by_text("the height is that of your tape")).to_be_visible()
+    expect(page.get_by_role("heading", level=1)).to_contain_text("As planned")
 
 
 def test_a_clip_is_followed_and_takes_the_place_of_the_estimate(opened: Opener) -> None:

@@ -6,7 +6,7 @@ that a plan may hold many of; it then ends with an error of its own. Work withou
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Generator, Iterable, Iterator
 from concurrent.futures import ThreadPoolExecutor, wait
 from contextlib import contextmanager
 from contextvars import ContextVar, copy_context
@@ -18,6 +18,16 @@ HELPERS = 8
 """Threads that are kept for work side by side: to begin one takes longer than much of the work."""
 Item = TypeVar("Item")
 Found = TypeVar("Found")
+
+
+def to_the_end(steps: Generator[object, None, Found]) -> Found:
+    """What work that tells its steps comes to, where nobody asks how far it is."""
+    while True:
+        try:
+            next(steps)
+        except StopIteration as end:
+            found: Found = end.value
+            return found
 
 
 class Stopped(SteepleError):

@@ -13,7 +13,7 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from steeple.core.budget import look
+from steeple.core.budget import look, to_the_end
 from steeple.core.errors import InputError
 from steeple.core.frame.pose.lens_model import Floats
 
@@ -137,13 +137,7 @@ def read_wobble(frames: Iterable[tuple[float, Grey]]) -> Wobble:
     InputError
         As there.
     """
-    steps = follow_wobble(frames)
-    while True:
-        try:
-            next(steps)
-        except StopIteration as end:
-            found: Wobble = end.value
-            return found
+    return to_the_end(follow_wobble(frames))
 
 
 def follow_wobble(frames: Iterable[tuple[float, Grey]]) -> Generator[float, None, Wobble]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Generator, Iterator, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
 
@@ -192,18 +192,10 @@ def check_steps(
     yield CheckProgress(says="The chart is looked for")
     compared = _compared(planned, pictures, size, settings, options, files[0].name)
     if is_clip(files[0].content):
-        whole = clip_seconds(files[0].content)
-        steps = tap_steps(files[0].content, files[0].name, planned, compared.camera)
-        shown = 0.0
-        while True:
-            try:
-                at = next(steps)
-            except StopIteration as end:
-                tap = end.value
-                break
-            if at - shown >= SHOWN_EVERY_S:
-                shown = at
-                yield CheckProgress(says="The clip is followed", done_s=at, of_s=max(whole, at))
+        tap = yield from _followed(
+            tap_steps(files[0].content, files[0].name, planned, compared.camera),
+            clip_seconds(files[0].content),
+        )
     yield report_of(
         compared,
         settings,
@@ -211,6 +203,22 @@ def check_steps(
         bar_mm=options.bar_mm,
         on=options.on or datetime.now().astimezone().date().isoformat(),
     )
+
+
+def _followed(
+    steps: Generator[float, None, TapReading], whole_s: float
+) -> Generator[CheckProgress, None, TapReading]:
+    """A clip followed, with a word on how far it is every so often."""
+    shown = 0.0
+    while True:
+        try:
+            at = next(steps)
+        except StopIteration as end:
+            tap: TapReading = end.value
+            return tap
+        if at - shown >= SHOWN_EVERY_S:
+            shown = at
+            yield CheckProgress(says="The clip is followed", done_s=at, of_s=max(whole_s, at))
 
 
 def compared_of(

@@ -8,6 +8,7 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
+from steeple.core.budget import to_the_end
 from steeple.core.frame.pose.lens_model import PixelCamera
 from steeple.core.frame.wobble import Wobble, follow_wobble
 from steeple.core.study.base.sentence import Quantity, Sentence, say
@@ -36,13 +37,7 @@ def read_tap(
     InputError, DocumentError
         As there.
     """
-    steps = tap_steps(content, name, planned, camera)
-    while True:
-        try:
-            next(steps)
-        except StopIteration as end:
-            found: TapReading = end.value
-            return found
+    return to_the_end(tap_steps(content, name, planned, camera))
 
 
 def tap_steps(

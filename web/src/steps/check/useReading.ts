@@ -1,7 +1,7 @@
 /** What was read of a camera: kept while the page is open, read again when the maker says more of it. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { sentencesOf } from '../../api/client';
+import { Refused, sentencesOf } from '../../api/client';
 import type { CheckProgress, CheckReport } from '../../api/types';
 import { useSheet } from '../../saving/context';
 import { checkFrames, NOTHING_SAID, type Said } from './requests';
@@ -46,6 +46,8 @@ export function useReading(planId: string) {
     work.current?.abort();
     const own = new AbortController();
     work.current = own;
+    // What is said goes with the frames: corners of one picture are not those of the next.
+    setSaid(with_);
     setTrouble([]);
     setRefused(null);
     setProgress({ says: 'The frame is on its way', done_s: 0, of_s: 0 });
@@ -63,7 +65,8 @@ export function useReading(planId: string) {
     } catch (error) {
       if (own.signal.aborted) return;
       setTrouble(sentencesOf(error));
-      const picture = files[0] ? await shown(files[0]) : null;
+      const noChart = error instanceof Refused && error.problems[0]?.code.startsWith('chart-');
+      const picture = noChart && files[0] ? await shown(files[0]) : null;
       if (picture) setRefused({ picture, files });
     } finally {
       if (work.current === own) setProgress(null);
