@@ -11,7 +11,7 @@ from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, mm
 from steeple.core.study.base.step import Context
 from steeple.core.study.card.drawn.above import above_view
-from steeple.core.study.card.drawn.chain import chain_view
+from steeple.core.study.card.drawn.chain import ON_CHAIN, chain_view
 from steeple.core.study.card.drawn.frame import frame_view
 from steeple.core.study.card.drawn.lines import ON_CARD, DrawnView, Letters
 from steeple.core.study.card.drawn.side import side_view
@@ -129,7 +129,7 @@ def full_card(cameras: Sequence[Context], letters: Letters = ON_CARD) -> FullCar
     first = cameras[0]
     return FullCard(
         lines=tuple(_line(one) for one in cameras if one.of),
-        views=tuple(_views(Bench(one), letters) for one in cameras),
+        views=tuple(_views(drawn_of(one), letters) for one in cameras),
         rounds=_rounds(cameras),
         packing=packing_list(first),
         location=location_list(first),
@@ -137,13 +137,13 @@ def full_card(cameras: Sequence[Context], letters: Letters = ON_CARD) -> FullCar
     )
 
 
-def _views(bench: Bench, letters: Letters) -> CameraViews:
+def _views(drawn: CameraDrawn, letters: Letters) -> CameraViews:
     return CameraViews(
-        camera=bench.camera,
-        side=side_view(bench, letters),
-        above=above_view(bench, letters),
-        frame=frame_view(bench, letters),
-        parts=chain_view(bench),
+        camera=drawn.camera,
+        side=drawn.side(letters),
+        above=drawn.above(letters),
+        frame=None if drawn.frame is None else drawn.frame(letters),
+        parts=None if drawn.parts is None else drawn.parts(ON_CHAIN),
     )
 
 
