@@ -11,6 +11,7 @@ from steeple.core.study.card.lists.away import floor_needed
 from steeple.core.study.card.scene import scene_of
 from steeple.core.study.plan_study import camera_studies
 from steeple.demo.angles import SHELF
+from tests.core.study.hold.test_sharing import shared
 from tests.plans import BARE, SOUND, changed
 
 DULCIMER, DUMPLINGS, GILDING = SHELF
@@ -63,8 +64,24 @@ def test_what_is_not_owned_is_still_to_get() -> None:
 
 def test_things_alike_are_counted_together() -> None:
     found = packed(DULCIMER)
+    wires = sum(1 for one in DULCIMER.supports if one.tether)
+    assert wires > 1
+    assert found["Safety wire or strap"] == wires
+
+
+def test_things_of_different_weight_are_not_one_thing_twice() -> None:
+    weights = sorted(one.sandbag_g for one in DULCIMER.supports if one.sandbag_g)
+    assert len(set(weights)) == 3
+    found = packed(DULCIMER)
     bags = {name: count for name, count in found.items() if name.startswith("Sandbag")}
-    assert sum(bags.values()) == sum(1 for one in DULCIMER.supports if one.sandbag_g)
+    assert bags == {f"Sandbag of {weight / 1000:g} kg": 1 for weight in weights}
+
+
+def test_one_counterweight_is_packed_for_two_cameras_on_one_arm() -> None:
+    plan = shared(x_mm=60.0)
+    assert len(plan.cameras) == 2
+    weights = {name: count for name, count in packed(plan).items() if "Counterweight" in name}
+    assert list(weights.values()) == [1]
 
 
 def test_the_venue_is_asked_for_what_the_plan_needs() -> None:

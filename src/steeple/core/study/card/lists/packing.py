@@ -6,7 +6,7 @@ from collections.abc import Iterable, Iterator
 
 from steeple.core.plan.document import Plan
 from steeple.core.study.base.result import Result
-from steeple.core.study.base.sentence import Quantity, Sentence, say
+from steeple.core.study.base.sentence import Quantity, Sentence, say, sentence_words
 from steeple.core.study.base.step import Context, every_support_in_use
 from steeple.core.study.hold.step import HOLD
 
@@ -51,11 +51,11 @@ def packing_list(ctx: Context) -> tuple[PackGroup, ...]:
 
 
 def _joined(heading: str, things: Iterable[_Thing]) -> tuple[PackItem, ...]:
-    """Things of one name counted together."""
+    """Things of one name and one figure counted together."""
     found: dict[str, PackItem] = {}
     for name, count, hint, to_get in things:
         said = say(name) if isinstance(name, str) else name
-        words = "".join(piece.text or "#" for piece in said)
+        words = sentence_words(said, "cm")
         key = f"{heading}/{words}/{hint}"
         before = found[key].count if key in found else 0
         found[key] = PackItem(key=key, name=said, count=before + count, hint=hint, to_get=to_get)
@@ -89,11 +89,14 @@ def _holding(ctx: Context) -> Iterator[_Thing]:
                 yield load.name, 1, "", False
     for support in every_support_in_use(plan, ""):
         held = ctx.get(HOLD, support)
+        weighed = False
         for camera in plan.cameras:
             hold = None if held is None or camera.support != support else held.of(camera.id)
             if hold is None:
                 continue
-            if hold.counterweight_g:
+            if hold.counterweight_g and not weighed:
+                # One on the arm, however many cameras it balances.
+                weighed = True
                 weight = Quantity(value=hold.counterweight_g, unit="g")
                 yield say("Counterweight of {weight}", weight=weight), 1, "", False
             for link in hold.joined.chain.links if hold.joined.chain is not None else ():
