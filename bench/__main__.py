@@ -20,6 +20,7 @@ from bench.angles import angles_step
 from bench.check import check_step
 from bench.dragging import dragging
 from bench.light import light_step
+from bench.log import STORED_TAKES, fill_log
 from bench.machine import REFERENCE_S, Machine, by_speed, machine
 from bench.plans import large_plan
 from bench.renderer import renderer
@@ -186,6 +187,7 @@ def fill(folder: Path) -> list[str]:
     database = Database(folder / DATABASE_NAME)
     plans = make_context(database).plans
     ids = [plans.add(PLANS[n % len(PLANS)], label="bench").id for n in range(STORED_PLANS)]
+    fill_log(database, ids)
     database.close()
     return ids
 
@@ -228,7 +230,12 @@ def api(port: int, ids: list[str]) -> Iterator[Timing]:
     for thread in threads:
         thread.join()
     bare = percentile(sorted(bares), 0.95)
-    yield line(f"bare route, {STORED_PLANS} plans, {CLIENTS} clients, p95", bare, "ms", None)
+    yield line(
+        f"bare route, {STORED_PLANS} plans, {STORED_TAKES} takes, {CLIENTS} clients, p95",
+        bare,
+        "ms",
+        None,
+    )
     for name, taken in (("read", reads), ("save", saves)):
         p95 = percentile(sorted(taken), 0.95)
         yield line(f"API {name}, the same, p95", p95, "ms", None)

@@ -3,6 +3,7 @@ const ORDER = [
   'main',
   'app',
   'page',
+  'bench',
   'steps',
   'shelf',
   'gear',

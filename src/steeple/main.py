@@ -10,8 +10,13 @@ from fastapi import FastAPI
 from platformdirs import user_data_path
 
 from steeple.api.app import make_app
+from steeple.api.bench.door import BENCH_PORT, BenchDoor
 from steeple.api.context import Context
+from steeple.services.bench.pairing import PairingService
 from steeple.services.gear import GearService
+from steeple.services.log.exchange import ExchangeService
+from steeple.services.log.learning import LearningService
+from steeple.services.log.recording import LogService
 from steeple.services.plans import PlanService
 from steeple.store.database import Database
 
@@ -25,15 +30,28 @@ def data_folder(chosen: str | None) -> Path:
     return Path(given).expanduser().resolve() if given else user_data_path("steeple")
 
 
-def make_context(database: Database) -> Context:
-    """The services over a database, with the clock of this machine."""
+def make_context(
+    database: Database, *, bench: bool = False, bench_port: int = BENCH_PORT
+) -> Context:
+    """The services over a database, with the clock of this machine; ``bench`` opens the door to the local network
+    as soon as the application runs."""
 
     def clock() -> datetime:
         return datetime.now(UTC)
 
-    return Context(plans=PlanService(database, clock), gear=GearService(database, clock))
+    pairing = PairingService(database, clock)
+    return Context(
+        pairing=pairing,
+        door=BenchDoor(pairing, port=bench_port, wanted=bench),
+        plans=PlanService(database, clock),
+        gear=GearService(database, clock),
+        log=LogService(database, clock),
+        learning=LearningService(database, clock),
+        exchange=ExchangeService(database, clock),
+    )
 
 
-def build(database: Database) -> FastAPI:
-    """The whole application over a database."""
-    return make_app(make_context(database), PAGES if PAGES.is_dir() else None)
+def build(database: Database, *, bench: bool = False, bench_port: int = BENCH_PORT) -> FastAPI:
+    """The whole application over a database; ``bench`` and ``bench_port`` as `make_context`."""
+    context = make_context(database, bench=bench, bench_port=bench_port)
+    return make_app(context, PAGES if PAGES.is_dir() else None)

@@ -77,6 +77,10 @@ def test_lengths_carry_their_unit_in_every_name() -> None:
         "spare_batteries", "spare_media", "sessions", "left_before", "left_after", "side",
         "number", "pieces", "alike", "room", "at", "frames", "dpi", "iso", "stops", "marks", "hidden",
         "error", "noise", "detail_contrast", "seed",
+        "minutes", "seconds", "percent", "predicted", "plain", "measured", "cases", "times", "per_30_days",
+        "without", "with_it", "card_left", "battery_left", "n", "start", "lasts", "events", "pairs",
+        "learned_focal_share", "learned_battery_share", "learned_bitrate_share",
+        "learned_light_share",
     }  # fmt: skip
     units = (
         "_mm",

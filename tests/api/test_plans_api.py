@@ -103,7 +103,7 @@ def test_a_file_opens_on_another_steeple(api: TestClient) -> None:
         (b"", 422, "not-json"),
         (b'{"format": "steeple-plan", "ver', 422, "not-json"),
         (b"[1, 2]", 422, "not-a-plan"),
-        (b'{"format": "steeple-plan", "version": 9}', 422, "newer-version"),
+        (b'{"format": "steeple-plan", "version": 99}', 422, "newer-version"),
         (b"\x00\xff" * 40, 422, "not-json"),
         (b" " * 3_000_000, 413, "too-large"),
     ],

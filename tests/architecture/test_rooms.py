@@ -53,12 +53,12 @@ def test_every_step_has_its_rooms(step: str) -> None:
 
 
 def test_no_room_is_there_for_a_step_that_is_not() -> None:
-    known = {*STEP_IDS, "base", "inputs", "picture", "card", "check"}
+    known = {*STEP_IDS, "base", "inputs", "picture", "card", "check", "log"}
     for layer in ("study", "findings", "solve"):
         rooms = {one.name for one in (SRC / "core" / layer).iterdir() if one.is_dir()}
         assert rooms - {"__pycache__"} <= known, layer
     sheets = {one.name for one in (WEB / "steps").iterdir() if one.is_dir()}
-    assert sheets == {*STEP_IDS, "card", "check"}
+    assert sheets == {*STEP_IDS, "card", "check", "log"}
 
 
 def test_the_registries_have_the_same_steps_in_the_same_order() -> None:

@@ -104,7 +104,7 @@ def test_evaluate_says_the_answer_and_fails_with_the_plan(
     ("content", "said"),
     [
         (b"{", "not whole JSON"),
-        (b'{"format": "steeple-plan", "version": 9}', "version 9"),
+        (b'{"format": "steeple-plan", "version": 99}', "version 99"),
         (b'{"format": "steeple-plan", "version": 1, "x": 1}', "no field called"),
         (b" " * 2_100_000, "2 MB"),
     ],

@@ -10,6 +10,7 @@ from pathlib import Path
 from steeple.core.plan.cupboard.kinds import validate_gear
 from steeple.store.database import Database
 from steeple.store.gear import GearRepository
+from tests.store.test_cupboard import LATER_TABLES
 
 RENAMED = importlib.import_module("steeple.store.migrations.versions.0003_ends_of_parts").renamed
 
@@ -39,7 +40,8 @@ def test_a_stored_cupboard_is_brought_up_to_date(tmp_path: Path) -> None:
             " VALUES ('one', 'support', 'old', ?, '', '', 1, 'old')",
             (figures,),
         )
-        connection.execute("DROP TABLE line")
+        for name in ("line", *LATER_TABLES):
+            connection.execute(f"DROP TABLE {name}")
         connection.execute("UPDATE alembic_version SET version_num = '0002'")
     connection.close()
     database = Database(path)

@@ -256,3 +256,11 @@ def fits_across(page: Page) -> None:
 def answer(page: Page) -> str:
     """The answer line as text."""
     return " ".join(page.get_by_role("heading", level=1).inner_text().split())
+
+
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    """A pointer in a browser can miss on a busy machine: once more, and a failure that comes again counts."""
+    here = Path(__file__).parent
+    for item in items:
+        if here in item.path.parents:
+            item.add_marker(pytest.mark.flaky(reruns=1))

@@ -138,7 +138,7 @@ def test_a_plan_goes_out_as_a_file_and_comes_back(opened: Opener, tmp_path: Path
     ("content", "said"),
     [
         (b'{"format": "steeple-plan", "ver', "not whole JSON"),
-        (b'{"format": "steeple-plan", "version": 9}', "newer Steeple"),
+        (b'{"format": "steeple-plan", "version": 99}', "newer Steeple"),
         (b"hello", "not whole JSON"),
         (b" " * 9_000_000, "has 9 MB; a plan file has at most 2 MB"),
     ],

@@ -40,12 +40,19 @@ def standing(page: Page, selector: str) -> tuple[float, float]:
     raise AssertionError(f"{selector} does not stand still, or something lies over it")
 
 
+IN_HAND = "handle => (handle.closest('[data-handle]') ?? handle).matches(':active')"
+
+
 def drag(page: Page, selector: str, dx: float, dy: float, steps: int = 8) -> None:
     page.wait_for_load_state("networkidle")  # what still comes may move the handle
-    page.locator(selector).scroll_into_view_if_needed()  # and waits until it stands still
-    x, y = standing(page, selector)
-    page.mouse.move(x, y)
-    page.mouse.down()
+    for _ in range(5):
+        page.locator(selector).scroll_into_view_if_needed()  # and waits until it stands still
+        x, y = standing(page, selector)
+        page.mouse.move(x, y)
+        page.mouse.down()
+        if page.locator(selector).evaluate(IN_HAND):
+            break
+        page.mouse.up()  # the drawing moved between the look and the grip
     page.mouse.move(x + dx, y + dy, steps=steps)
     page.wait_for_timeout(250)
 

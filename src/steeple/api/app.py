@@ -23,6 +23,7 @@ from steeple.api.context import Context
 from steeple.api.limits import Limits
 from steeple.api.replies import Problems
 from steeple.api.routes.check.frames import CHECK_PATHS
+from steeple.api.routes.log.exchange import PICTURE_PATHS
 from steeple.api.routes.registry import ROUTERS
 from steeple.api.routes.sound import SOUND_PATHS
 
@@ -60,7 +61,7 @@ class Application(FastAPI):
         return Limits(
             super().build_middleware_stack(),
             heavy=_heavy_paths(),
-            sounds=(*SOUND_PATHS, *CHECK_PATHS),
+            sounds=(*SOUND_PATHS, *CHECK_PATHS, *PICTURE_PATHS),
         )
 
 
@@ -70,9 +71,16 @@ def _heavy_paths() -> frozenset[str]:
 
 
 @asynccontextmanager
-async def _running(_app: FastAPI) -> AsyncIterator[None]:
+async def _running(app: FastAPI) -> AsyncIterator[None]:
     to_thread.current_default_thread_limiter().total_tokens = WORKERS
+    context: Context | None = app.state.context
+    if context is not None:
+        context.door.app = app
+        if context.door.wanted:
+            await context.door.open()
     yield
+    if context is not None:
+        await context.door.close()
 
 
 def make_app(context: Context | None, pages: Path | None) -> FastAPI:

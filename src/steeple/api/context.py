@@ -6,8 +6,13 @@ from dataclasses import dataclass, field
 
 from fastapi import Request
 
+from steeple.api.bench.door import BenchDoor
 from steeple.core.study.cache import StudyCache
+from steeple.services.bench.pairing import PairingService
 from steeple.services.gear import GearService
+from steeple.services.log.exchange import ExchangeService
+from steeple.services.log.learning import LearningService
+from steeple.services.log.recording import LogService
 from steeple.services.plans import PlanService
 
 
@@ -17,6 +22,11 @@ class Context:
 
     plans: PlanService
     gear: GearService
+    log: LogService
+    learning: LearningService
+    exchange: ExchangeService
+    pairing: PairingService
+    door: BenchDoor
     cache: StudyCache = field(default_factory=StudyCache)
 
 

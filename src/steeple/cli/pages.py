@@ -15,6 +15,7 @@ from steeple.core.plan.reading import plan_schema
 from steeple.core.plan.shapes import SHAPES
 from steeple.core.study.inputs.support_forms import FORMS
 from steeple.core.study.registry import STEPS
+from steeple.formats.log.log_json import log_schema
 
 ROOT = Path(__file__).parents[3]
 TESTS_NAMED = 2
@@ -127,6 +128,7 @@ def generated_pages() -> Mapping[str, str]:
     return {
         "physics.md": physics_page(),
         "plan.schema.json": _json(plan_schema()),
+        "log.schema.json": _json(log_schema()),
         "openapi.json": _json(make_app(None, None).openapi()),
     }
 

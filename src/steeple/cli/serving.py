@@ -6,14 +6,19 @@ import argparse
 import gc
 import socket
 import sys
+from datetime import UTC, datetime
 
+import segno
 import uvicorn
 from fastapi import FastAPI
 
-from steeple.cli.patience import Patient
+from steeple.api.bench.door import BENCH_PORT, BenchDoor
+from steeple.api.patience import Patient
 from steeple.core.errors import InputError
+from steeple.demo.log import fill_log
 from steeple.demo.world import fill
 from steeple.main import DATABASE_NAME, PAGES, build, data_folder
+from steeple.services.bench.pairing import CODE_MINUTES
 from steeple.store.database import Database
 from steeple.store.locks import served
 
@@ -26,6 +31,14 @@ SWITCH_S = 0.0005
 def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Declare the options."""
     parser.add_argument("--data", metavar="FOLDER", help="where plans are kept")
+    parser.add_argument(
+        "--bench",
+        action="store_true",
+        help="serve the local network too, to devices that are paired by a code",
+    )
+    parser.add_argument(
+        "--bench-port", type=int, default=BENCH_PORT, help=f"port for the bench ({BENCH_PORT})"
+    )
     parser.add_argument(
         "--port", type=int, default=DEFAULT_PORT, help=f"port on this machine ({DEFAULT_PORT})"
     )
@@ -65,6 +78,25 @@ def open_port(port: int) -> socket.socket:
     return listener
 
 
+def print_door(door: BenchDoor) -> None:
+    """Print where devices at the bench come in, with the code and its square."""
+    code = door.pairing.code()
+    urls = door.urls()
+    if not urls:
+        print("The bench is open, but this machine has no address on a network now.", flush=True)
+        return
+    words = "" if code is None else f" Code: {code.code}, for one device, {CODE_MINUTES} minutes."
+    print(f"The bench is open at {urls[0]}/ to devices on this network.{words}", flush=True)
+    for url in urls[1:]:
+        print(f"  also at {url}/", flush=True)
+    if code is not None and sys.stdout.isatty():
+        segno.make(f"{urls[0]}/pair?code={code.code}", micro=False).terminal(compact=True)
+    print(
+        "What goes over it is not encrypted: open it on your own network, and close it afterwards.",
+        flush=True,
+    )
+
+
 def answer_on(listener: socket.socket, app: FastAPI) -> None:
     """Answer until stopped, several requests side by side."""
     # What lives as long as the server need not be looked through again by every collection.
@@ -83,7 +115,10 @@ def run(arguments: argparse.Namespace, *, demo: bool) -> int:
         database = Database(path)
         if demo:
             fill(database)
-        app = build(database)
+            fill_log(database, lambda: datetime.now(UTC))
+        app = build(database, bench=arguments.bench, bench_port=arguments.bench_port)
+        door: BenchDoor = app.state.context.door
+        door.opened = lambda: print_door(door)
         if not PAGES.is_dir():
             print("The pages are not built; only the API is served.", file=sys.stderr)
         print(f"Steeple is open at http://{HOST}:{listener.getsockname()[1]}/", flush=True)

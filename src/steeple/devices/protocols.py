@@ -22,7 +22,14 @@ class CameraState:
     stops_in_s: float | None
 
 
-class BenchCamera(Protocol):
+class Teller(Protocol):
+    """A device that tells how it is."""
+
+    def state(self, at_s: float) -> CameraState:
+        """How it is so long after it was started."""
+
+
+class BenchCamera(Teller, Protocol):
     """A camera that takes a test frame and a clip, and tells how it is."""
 
     def frame(self) -> bytes:
@@ -30,9 +37,6 @@ class BenchCamera(Protocol):
 
     def clip(self, seconds: float) -> bytes:
         """A clip as a file, in which the table is tapped after a third of the time."""
-
-    def state(self, at_s: float) -> CameraState:
-        """How it is so long after it was started."""
 
 
 class LuxMeter(Protocol):

@@ -12,6 +12,7 @@ import numpy as np
 from PIL import Image
 
 from steeple.devices.protocols import CameraState
+from steeple.devices.telling import StandInTeller
 from steeple.devices.workbench import Workbench
 
 CLIP_RATE_HZ = 50
@@ -102,15 +103,6 @@ class StandInCamera:
         at_s
             seconds since then, >= 0.
         """
-        ends = [one for one in (self.records_s, self.card_s, self.battery_s) if one is not None]
-        rolling = all(at_s < one for one in ends)
-
-        def left(whole: float | None) -> float | None:
-            return None if whole is None else max(0.0, 1.0 - at_s / whole)
-
-        return CameraState(
-            rolling=rolling,
-            card_left=left(self.card_s),
-            battery_left=left(self.battery_s),
-            stops_in_s=max(0.0, min(ends) - at_s) if ends else None,
-        )
+        return StandInTeller(
+            records_s=self.records_s, card_s=self.card_s, battery_s=self.battery_s
+        ).state(at_s)

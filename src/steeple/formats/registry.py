@@ -76,6 +76,26 @@ PLAN_CSV = Format(
     "plan-csv", ".figures.csv", "text/csv; charset=utf-8", False, True,
     "every figure of a plan, its card and its packing list as a table",
 )  # fmt: skip
+LOG_JSON = Format(
+    "log-json", ".log.json", "application/json", True, True,
+    "the log, whole, without its pictures; its JSON Schema is docs/log.schema.json",
+)  # fmt: skip
+TAKES_CSV = Format(
+    "takes-csv",
+    ".takes.csv",
+    "text/csv; charset=utf-8",
+    False,
+    True,
+    "every take of the log as a table",
+)
+MARKS_CSV = Format(
+    "marks-csv", ".marks.csv", "text/csv; charset=utf-8", False, True,
+    "the marks of a session by time code",
+)  # fmt: skip
+MARKERS_OTIO = Format(
+    "markers-otio", ".otio", "application/json", False, True,
+    "OpenTimelineIO: a session as a timeline, a clip a take, its marks as markers",
+)  # fmt: skip
 DRAWING_BY_FORM = {"svg": DRAWING_SVG, "pdf": DRAWING_PDF, "dxf": DRAWING_DXF}
 FORMATS: tuple[Format, ...] = (
     PLAN_JSON,
@@ -93,6 +113,10 @@ FORMATS: tuple[Format, ...] = (
     DRAWING_DXF,
     SCENE_GLB,
     PLAN_CSV,
+    LOG_JSON,
+    TAKES_CSV,
+    MARKS_CSV,
+    MARKERS_OTIO,
 )
 
 

@@ -52,7 +52,8 @@ def _searched(gear: Gear) -> str:
     return " ".join(words).casefold()
 
 
-def _like(word: str) -> str:
+def like_word(word: str) -> str:
+    """A word to be sought anywhere in a text, with what has a meaning of its own written off by a backslash."""
     escaped = word.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_")
     return f"%{escaped}%"
 
@@ -141,7 +142,7 @@ class GearRepository:
         if kind is not None:
             query = query.where(GearRow.kind == kind)
         for word in words.casefold().split():
-            query = query.where(GearRow.search.like(_like(word), escape="\\"))
+            query = query.where(GearRow.search.like(like_word(word), escape="\\"))
         order = (GearRow.created_at, GearRow.id)
         return [_stored(row) for row in self.connection.execute(query.order_by(*order))]
 

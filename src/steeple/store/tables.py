@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from sqlalchemy import ForeignKey, Index, Integer, String, Text
+from sqlalchemy import ForeignKey, Index, Integer, LargeBinary, String, Text
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 
@@ -77,3 +77,104 @@ class LineRow(Base):
     __tablename__ = "line"
 
     id: Mapped[str] = mapped_column(String(40), primary_key=True)
+
+
+class SessionRow(Base):
+    """A session of the log; ``record`` is told from its events, as JSON."""
+
+    __tablename__ = "log_sessions"
+
+    id: Mapped[str] = mapped_column(String(40), primary_key=True)
+    plan_id: Mapped[str] = mapped_column(String(40))
+    plan_title: Mapped[str] = mapped_column(String(120))
+    began_at: Mapped[str] = mapped_column(String(40))
+    ended_at: Mapped[str | None] = mapped_column(String(40), default=None)
+    record: Mapped[str] = mapped_column(Text)
+    changed_at: Mapped[str] = mapped_column(String(40))
+
+    __table_args__ = (
+        Index("log_sessions_by_begin", "began_at"),
+        Index("log_sessions_by_plan", "plan_id", "began_at"),
+    )
+
+
+class EventRow(Base):
+    """What a device told, as it was heard; never changed (a trigger refuses it)."""
+
+    __tablename__ = "log_events"
+
+    session_id: Mapped[str] = mapped_column(String(40), primary_key=True)
+    id: Mapped[str] = mapped_column(String(40), primary_key=True)
+    heard: Mapped[str] = mapped_column(Text)
+    received_at: Mapped[str] = mapped_column(String(40))
+
+
+class TakeRow(Base):
+    """A take, to be found: made anew from its session whenever that changes."""
+
+    __tablename__ = "log_takes"
+
+    session_id: Mapped[str] = mapped_column(String(40), primary_key=True)
+    number: Mapped[int] = mapped_column(Integer, primary_key=True)
+    plan_id: Mapped[str] = mapped_column(String(40))
+    started_at: Mapped[str] = mapped_column(String(40))
+    marks: Mapped[str] = mapped_column(String(60))
+    stopped: Mapped[int] = mapped_column(Integer)
+    row: Mapped[str] = mapped_column(Text)
+    search: Mapped[str] = mapped_column(Text)
+
+    __table_args__ = (Index("log_takes_by_start", "started_at"),)
+
+
+class PairRow(Base):
+    """A figure predicted and measured, as JSON."""
+
+    __tablename__ = "log_pairs"
+
+    id: Mapped[str] = mapped_column(String(40), primary_key=True)
+    session_id: Mapped[str | None] = mapped_column(String(40), default=None)
+    plan_id: Mapped[str] = mapped_column(String(40))
+    figure: Mapped[str] = mapped_column(String(40))
+    of: Mapped[str] = mapped_column(String(40))
+    at: Mapped[str] = mapped_column(String(40))
+    pair: Mapped[str] = mapped_column(Text)
+
+    __table_args__ = (Index("log_pairs_by_figure", "figure", "of", "at"),)
+
+
+class SwitchedOffRow(Base):
+    """A correction that the maker does not want."""
+
+    __tablename__ = "log_switched_off"
+
+    figure: Mapped[str] = mapped_column(String(40), primary_key=True)
+    of: Mapped[str] = mapped_column(String(40), primary_key=True)
+    at: Mapped[str] = mapped_column(String(40))
+
+
+class PictureRow(Base):
+    """A small picture of a check, without anything that a camera wrote into it."""
+
+    __tablename__ = "log_pictures"
+
+    id: Mapped[str] = mapped_column(String(40), primary_key=True)
+    plan_id: Mapped[str] = mapped_column(String(40))
+    session_id: Mapped[str | None] = mapped_column(String(40), default=None)
+    says: Mapped[str] = mapped_column(String(200))
+    taken_at: Mapped[str] = mapped_column(String(40))
+    content: Mapped[bytes] = mapped_column(LargeBinary)
+
+
+class PairedRow(Base):
+    """A device paired for the bench. Its token is kept as a hash alone."""
+
+    __tablename__ = "paired"
+
+    id: Mapped[str] = mapped_column(String(40), primary_key=True)
+    name: Mapped[str] = mapped_column(String(60))
+    token_hash: Mapped[str] = mapped_column(String(64), unique=True)
+    paired_at: Mapped[str] = mapped_column(String(40))
+    seen_at: Mapped[str] = mapped_column(String(40))
+    seen_from: Mapped[str] = mapped_column(String(60))
+    expires_at: Mapped[str] = mapped_column(String(40))
+    withdrawn_at: Mapped[str | None] = mapped_column(String(40), default=None)

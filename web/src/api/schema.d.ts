@@ -1350,6 +1350,482 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/log/sessions/{session_id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tell
+         * @description Take down what was tapped. Sent twice, it counts once; an event that says nothing is refused by itself.
+         */
+        post: operations["tell_api_log_sessions__session_id__events_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sessions
+         * @description Sessions of the log; those that run, where asked.
+         */
+        get: operations["sessions_api_log_sessions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/sessions/{session_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Session
+         * @description A session as it is told now.
+         */
+        get: operations["session_api_log_sessions__session_id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/takes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Takes
+         * @description Takes that hold every word sought, the newest first.
+         */
+        get: operations["takes_api_log_takes_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/losses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Losses
+         * @description What was lost and why, over all sessions or those of a plan.
+         */
+        get: operations["losses_api_log_losses_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/compared": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compared
+         * @description Predicted against measured; of the things that a plan told of, where one is named.
+         */
+        get: operations["compared_api_log_compared_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/readings/frame": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Frame
+         * @description Keep what a test frame found beside what was planned.
+         */
+        post: operations["frame_api_log_readings_frame_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/readings/meter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Meter
+         * @description Keep what a light meter read beside what was planned.
+         */
+        post: operations["meter_api_log_readings_meter_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/learned/switch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Switch
+         * @description Switch what was learned off, or on again.
+         */
+        post: operations["switch_api_log_learned_switch_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/log.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As File
+         * @description The whole log as JSON; pictures are not in it.
+         */
+        get: operations["as_file_api_log_log_json_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Open File
+         * @description Put the log of a file to what is there.
+         */
+        post: operations["open_file_api_log_open_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/takes.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Takes Table
+         * @description Every take as a table.
+         */
+        get: operations["takes_table_api_log_takes_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/sessions/{session_id}/marks.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Marks Table
+         * @description The marks of a session by time code.
+         */
+        get: operations["marks_table_api_log_sessions__session_id__marks_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/sessions/{session_id}/markers.otio": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Timeline
+         * @description A session as a timeline with markers.
+         */
+        get: operations["timeline_api_log_sessions__session_id__markers_otio_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Pictures
+         * @description Pictures that are kept.
+         */
+        get: operations["pictures_api_log_pictures_get"];
+        put?: never;
+        /**
+         * Keep Picture
+         * @description Keep a small copy of a picture: JPEG, PNG, TIFF, HEIC.
+         */
+        post: operations["keep_picture_api_log_pictures_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/pictures/{picture_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Picture
+         * @description A picture of a check, as JPEG.
+         */
+        get: operations["picture_api_log_pictures__picture_id__get"];
+        put?: never;
+        post?: never;
+        /**
+         * Drop Picture
+         * @description Remove a picture for good.
+         */
+        delete: operations["drop_picture_api_log_pictures__picture_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/pictures/older": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Drop Older
+         * @description Remove every picture that is older than so many days.
+         */
+        post: operations["drop_older_api_log_pictures_older_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/door": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Door
+         * @description The door as it stands.
+         */
+        get: operations["door_api_bench_door_get"];
+        put?: never;
+        /**
+         * Swing
+         * @description Open the bench to the local network, or close it.
+         */
+        post: operations["swing_api_bench_door_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/codes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fresh Code
+         * @description A fresh code; the one that stood does not count any more.
+         */
+        post: operations["fresh_code_api_bench_codes_post"];
+        /**
+         * No Code
+         * @description No code stands any more; devices stay paired.
+         */
+        delete: operations["no_code_api_bench_codes_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/devices/{device_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Send Away
+         * @description Take a device's right away, at once.
+         */
+        delete: operations["send_away_api_bench_devices__device_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/me": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Me
+         * @description Who asks: this machine, or which device at the bench.
+         */
+        get: operations["me_api_bench_me_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/roll-call": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Call
+         * @description Everything that can be forgotten, in the order in which one walks past it.
+         */
+        post: operations["call_api_roll_call_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/roll-call/stand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask
+         * @description What the cameras of the stand-in bench tell: to try the roll call without one.
+         */
+        post: operations["ask_api_roll_call_stand_in_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1525,6 +2001,19 @@ export interface components {
             gear: components["schemas"]["Adapter-Output"];
         };
         /**
+         * Address
+         * @description Where devices reach the bench, and the square code that leads there with the code filled in.
+         */
+        Address: {
+            /** Url */
+            url: string;
+            /**
+             * Square
+             * @description The square code as a data address of an SVG; empty without a code.
+             */
+            square: string;
+        };
+        /**
          * AgainstFirst
          * @description How far a file is behind the first: positive where it hears the same later.
          */
@@ -1577,6 +2066,30 @@ export interface components {
              * @description Where it is tipped to: clockwise from straight away from the maker.
              */
             toward_deg: number | null;
+        };
+        /**
+         * AlarmMade
+         * @description What became of an alarm.
+         */
+        AlarmMade: {
+            /** Id */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Alarm S */
+            alarm_s: number;
+            /**
+             * Came
+             * @enum {string}
+             */
+            came: "rang" | "late" | "done" | "missed";
+            /** Late S */
+            late_s: number;
+            /** Says */
+            says: string;
         };
         /**
          * AlarmRow
@@ -1777,6 +2290,23 @@ export interface components {
             mtf50_cy_px: number | null;
         };
         /**
+         * AskRequest
+         * @description A plan whose devices are asked, so long after they were started; ``forgot`` are those that nobody started.
+         */
+        AskRequest: {
+            plan: components["schemas"]["Plan-Input"];
+            /**
+             * At S
+             * @default 0
+             */
+            at_s: number;
+            /**
+             * Forgot
+             * @default []
+             */
+            forgot: string[];
+        };
+        /**
          * AskWords
          * @description What may be asked of one more camera, in words.
          */
@@ -1791,7 +2321,7 @@ export interface components {
         };
         /**
          * Assumption
-         * @description A figure used in place of one that the maker has not given.
+         * @description A figure used in place of one that the maker has not given; ``learned`` where the log has taught it.
          */
         Assumption: {
             /** Field */
@@ -1806,6 +2336,11 @@ export interface components {
             text: string;
             /** Why */
             why: string;
+            /**
+             * Learned
+             * @default false
+             */
+            learned: boolean;
         };
         /**
          * Ballast
@@ -1984,6 +2519,16 @@ export interface components {
             /** Battery Wh */
             battery_wh?: number | null;
             /**
+             * Learned Battery Share
+             * @description Learned from the log: how long a battery lasts by what its figures say.
+             */
+            learned_battery_share?: number | null;
+            /**
+             * Learned Bitrate Share
+             * @description Learned from the log: what it writes by what its menu says.
+             */
+            learned_bitrate_share?: number | null;
+            /**
              * Thread
              * @description What it is held by: the socket under it, or its edges.
              */
@@ -2090,6 +2635,16 @@ export interface components {
             power_w: number | null;
             /** Battery Wh */
             battery_wh: number | null;
+            /**
+             * Learned Battery Share
+             * @description Learned from the log: how long a battery lasts by what its figures say.
+             */
+            learned_battery_share: number | null;
+            /**
+             * Learned Bitrate Share
+             * @description Learned from the log: what it writes by what its menu says.
+             */
+            learned_bitrate_share: number | null;
             /**
              * Thread
              * @description What it is held by: the socket under it, or its edges.
@@ -2260,6 +2815,76 @@ export interface components {
             at_min: number;
             /** Takes Min */
             takes_min: number;
+        };
+        /**
+         * CallItem
+         * @description One thing to look at. ``id`` stays the same while the plan does; ``catches`` is what is lost where it is
+         *     forgotten; ``device`` the camera, recorder or lamp that may tell it by itself, empty where none can.
+         */
+        CallItem: {
+            /** Id */
+            id: string;
+            /** Says */
+            says: components["schemas"]["Piece"][];
+            /**
+             * Catches
+             * @enum {string}
+             */
+            catches: "focus" | "framing" | "lens" | "level" | "card" | "battery" | "not recording" | "sound" | "lamps" | "window" | "phone" | "alarm";
+            /**
+             * Device
+             * @default
+             */
+            device: string;
+        };
+        /**
+         * CallRequest
+         * @description A plan whose roll is called.
+         */
+        CallRequest: {
+            plan: components["schemas"]["Plan-Input"];
+        };
+        /**
+         * CallStop
+         * @description Where one stands while looking: at a camera, at the lamps, at the window, at oneself.
+         */
+        CallStop: {
+            /** At */
+            at: string;
+            /** Items */
+            items: components["schemas"]["CallItem"][];
+        };
+        /**
+         * CalledDevice
+         * @description A device of the roll call: by its id in events, and what it is called. ``stops_s`` is after how long it stops by
+         *     itself at the earliest, None where it does not; ``why`` what stops it.
+         */
+        CalledDevice: {
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "camera" | "recorder" | "microphone" | "lamp";
+            /** Name */
+            name: string;
+            /** Silent */
+            silent: boolean;
+            /** Stops S */
+            stops_s: number | null;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /**
+             * Lasts
+             * @description Seconds until each limit, by what it is.
+             */
+            lasts: {
+                [key: string]: number;
+            };
         };
         /**
          * Camera
@@ -3220,6 +3845,18 @@ export interface components {
             says: components["schemas"]["Piece"][];
         };
         /**
+         * Compared
+         * @description Predicted against measured, figure by figure and thing by thing; the answer of the log, and what it found.
+         */
+        Compared: {
+            /** Answer */
+            answer: components["schemas"]["Piece"][];
+            /** Notes */
+            notes: components["schemas"]["LogNote"][];
+            /** Rows */
+            rows: components["schemas"]["MeasuredRow"][];
+        };
+        /**
          * Comparison
          * @description Everything side by side. ``measure`` says whether values are heights or distances.
          */
@@ -3400,6 +4037,27 @@ export interface components {
             off_db: number;
         };
         /**
+         * DeedMade
+         * @description Something done or set at a device.
+         */
+        DeedMade: {
+            /** Id */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Device */
+            device: string;
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            /** Percent */
+            percent: number | null;
+        };
+        /**
          * Delivery
          * @description The picture that is published.
          */
@@ -3432,6 +4090,24 @@ export interface components {
             crop_wanted: number | null;
             /** Frame Rate Hz */
             frame_rate_hz: number | null;
+        };
+        /**
+         * DeviceTells
+         * @description What a device tells of itself; None = it does not tell. Shares of one.
+         */
+        DeviceTells: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Rolling */
+            rolling: boolean;
+            /** Card Left */
+            card_left: number | null;
+            /** Battery Left */
+            battery_left: number | null;
+            /** Stops In S */
+            stops_in_s: number | null;
         };
         /**
          * DomeDirection
@@ -3497,6 +4173,30 @@ export interface components {
              * @default false
              */
             draft: boolean;
+        };
+        /**
+         * Door
+         * @description Whether the bench is open to the local network, and what lets devices in.
+         */
+        Door: {
+            /** Open */
+            open: boolean;
+            /** Addresses */
+            addresses: components["schemas"]["Address"][];
+            /**
+             * Code
+             * @description Pairs one device; empty where none stands.
+             */
+            code: string;
+            /** Code Expires At */
+            code_expires_at: string;
+            /**
+             * Guessed At
+             * @description Whether the code was withdrawn because it was guessed at.
+             */
+            guessed_at: boolean;
+            /** Devices */
+            devices: components["schemas"]["PairedDevice"][];
         };
         /**
          * DrawnLine
@@ -3796,6 +4496,16 @@ export interface components {
             mends_tried: boolean;
         };
         /**
+         * EventRefused
+         * @description An event that says nothing: not kept, and not to be sent again.
+         */
+        EventRefused: {
+            /** Id */
+            id: string;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
          * EventRow
          * @description Something that happens: a device begins, stops by itself, is stopped by hand, begins a new file; a
          *     bank is empty.
@@ -4044,6 +4754,11 @@ export interface components {
              */
             battery_wh?: number | null;
             /**
+             * Learned Light Share
+             * @description Learned from the log: the light that it gives by what its figures say.
+             */
+            learned_light_share?: number | null;
+            /**
              * Noise Db
              * @description Its fan at one metre, dB(A); 0 = none.
              */
@@ -4113,6 +4828,11 @@ export interface components {
              */
             battery_wh: number | null;
             /**
+             * Learned Light Share
+             * @description Learned from the log: the light that it gives by what its figures say.
+             */
+            learned_light_share: number | null;
+            /**
              * Noise Db
              * @description Its fan at one metre, dB(A); 0 = none.
              */
@@ -4151,6 +4871,21 @@ export interface components {
             x_mm: number | null;
             /** Y Mm */
             y_mm: number | null;
+        };
+        /**
+         * FrameTold
+         * @description What a test frame found of a camera set up by a revision of a plan.
+         */
+        FrameTold: {
+            /** Plan Id */
+            plan_id: string;
+            /** Revision */
+            revision: number;
+            /** Camera */
+            camera: string;
+            built: components["schemas"]["AsBuilt-Input"];
+            /** Session Id */
+            session_id?: string | null;
         };
         /**
          * FullCard
@@ -5092,6 +5827,65 @@ export interface components {
             gear: components["schemas"]["Lead-Output"];
         };
         /**
+         * LearnedOf
+         * @description What the pairs of one figure of one thing teach. ``value`` is the share or the difference that goes into plans;
+         *     ``low`` and ``high`` two standard errors about it.
+         */
+        LearnedOf: {
+            /**
+             * Figure
+             * @enum {string}
+             */
+            figure: "lens.focal" | "support.sag" | "support.swing" | "lamp.light" | "body.battery" | "body.bitrate" | "camera.tilt" | "light.evenness" | "room.rt60";
+            /** Of */
+            of: string;
+            /** Name */
+            name: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "few" | "noise" | "sure" | "doubtful" | "set aside" | "off";
+            /**
+             * By
+             * @enum {string}
+             */
+            by: "share" | "difference";
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "mm" | "mm_exact" | "px" | "px_per_mm" | "f_number" | "times" | "ratio" | "deg" | "percent" | "stops" | "lx" | "lm" | "hz" | "iso" | "seconds" | "g" | "n_m" | "minutes" | "dm2" | "k" | "w" | "mired" | "cd_m2" | "moment" | "span" | "bytes" | "mbit_s" | "wh" | "count" | "db" | "frames" | "ppm" | "rt60_s" | "m2";
+            /** Value */
+            value: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Cases */
+            cases: number;
+            /**
+             * Per 30 Days
+             * @description How much the value changes in thirty days; None where no trend is sure.
+             */
+            per_30_days: number | null;
+            /**
+             * Without
+             * @description Mean error of predictions without it, as a share or in the unit.
+             */
+            without: number;
+            /**
+             * With It
+             * @description The same with it, each case told from the others.
+             */
+            with_it: number;
+            /**
+             * In Use Worse
+             * @default false
+             */
+            in_use_worse: boolean;
+        };
+        /**
          * Lens
          * @description A lens, zoom or fixed.
          */
@@ -5131,6 +5925,11 @@ export interface components {
              * @description Kind of lens mount; bodies and lenses of one word fit together.
              */
             mount?: string | null;
+            /**
+             * Learned Focal Share
+             * @description Learned from the log: the true focal length by that on the ring; None = as the ring says.
+             */
+            learned_focal_share?: number | null;
         };
         /**
          * Lens
@@ -5172,6 +5971,11 @@ export interface components {
              * @description Kind of lens mount; bodies and lenses of one word fit together.
              */
             mount: string | null;
+            /**
+             * Learned Focal Share
+             * @description Learned from the log: the true focal length by that on the ring; None = as the ring says.
+             */
+            learned_focal_share: number | null;
         };
         /**
          * LensFilter
@@ -5558,6 +6362,90 @@ export interface components {
             says: components["schemas"]["Piece"][];
         };
         /**
+         * LogNote
+         * @description One thing to know of past sessions, and what to do about it.
+         */
+        LogNote: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "log.same-loss" | "log.alarm-missed" | "log.nothing-rolling" | "log.correction-doubtful" | "log.not-ended";
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "holds" | "watch" | "fails" | "unknown";
+            /** Title */
+            title: components["schemas"]["Piece"][];
+            /** Mend */
+            mend: components["schemas"]["Piece"][];
+        };
+        /**
+         * LogTakenIn
+         * @description What became of a file: how much of it is new.
+         */
+        LogTakenIn: {
+            /** Sessions */
+            sessions: number;
+            /** Events */
+            events: number;
+            /** Pairs */
+            pairs: number;
+        };
+        /**
+         * LossMade
+         * @description Minutes lost, and why: a stop (``stop: card full``) or something forgotten (``forgot: focus``).
+         */
+        LossMade: {
+            /** Why */
+            why: string;
+            /** Minutes */
+            minutes: number;
+            /** Says */
+            says: string;
+            /**
+             * Device
+             * @default
+             */
+            device: string;
+        };
+        /**
+         * LossSum
+         * @description All losses of one cause. ``minutes`` over all, ``sessions`` in how many.
+         */
+        LossSum: {
+            /** Why */
+            why: string;
+            /** Says */
+            says: string;
+            /** Mend */
+            mend: string;
+            /** Minutes */
+            minutes: number;
+            /** Times */
+            times: number;
+            /** Sessions */
+            sessions: number;
+        };
+        /**
+         * Losses
+         * @description What was lost and why, the cause that cost most first.
+         */
+        Losses: {
+            /** Rows */
+            rows: components["schemas"]["LossSum"][];
+            /** Minutes */
+            minutes: number;
+            /** Sessions */
+            sessions: number;
+            /**
+             * Says
+             * @description Which mend would have saved most; empty where nothing was lost.
+             */
+            says: string;
+        };
+        /**
          * Maker
          * @description Whose hands are filmed.
          */
@@ -5740,6 +6628,38 @@ export interface components {
             on_table: boolean;
         };
         /**
+         * MarkMade
+         * @description A mark, at a second of its take (None outside takes) and at a time.
+         */
+        MarkMade: {
+            /** Id */
+            id: string;
+            /**
+             * Mark
+             * @enum {string}
+             */
+            mark: "good" | "again" | "cut here" | "word";
+            /** Says */
+            says: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Take S */
+            take_s: number | null;
+        };
+        /**
+         * Me
+         * @description Who asks: this machine, or a device at the bench.
+         */
+        Me: {
+            /** At The Bench */
+            at_the_bench: boolean;
+            /** Name */
+            name: string;
+        };
+        /**
          * Measured
          * @description A figure and two standard errors of it.
          */
@@ -5770,6 +6690,31 @@ export interface components {
             power_w: number | null;
             /** Remarks */
             remarks: string[];
+        };
+        /**
+         * MeasuredRow
+         * @description One figure of one thing: every pair, and what they teach.
+         */
+        MeasuredRow: {
+            /**
+             * Figure
+             * @enum {string}
+             */
+            figure: "lens.focal" | "support.sag" | "support.swing" | "lamp.light" | "body.battery" | "body.bitrate" | "camera.tilt" | "light.evenness" | "room.rt60";
+            /** Words */
+            words: string;
+            /** Of Words */
+            of_words: string;
+            learned: components["schemas"]["LearnedOf"] | null;
+            /** Says */
+            says: components["schemas"]["Piece"][];
+            /**
+             * Corrects
+             * @description Whether what is learned goes onto the thing in the cupboard.
+             */
+            corrects: boolean;
+            /** Pairs */
+            pairs: components["schemas"]["Pair"][];
         };
         /**
          * Medium
@@ -5886,6 +6831,22 @@ export interface components {
              * @default []
              */
             rated: components["schemas"]["Set"][];
+        };
+        /**
+         * MeterTold
+         * @description What a light meter read of lamps of a revision of a plan.
+         */
+        MeterTold: {
+            /** Plan Id */
+            plan_id: string;
+            /** Revision */
+            revision: number;
+            /** Camera */
+            camera?: string | null;
+            /** Readings */
+            readings: components["schemas"]["MeterReading-Input"][];
+            /** Session Id */
+            session_id?: string | null;
         };
         /**
          * MicDrawing
@@ -6513,6 +7474,21 @@ export interface components {
             index: number | null;
         };
         /**
+         * NoteMade
+         * @description A few words at a time.
+         */
+        NoteMade: {
+            /** Id */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Says */
+            says: string;
+        };
+        /**
          * Obstacle
          * @description A box that is in the room: a wall cupboard, a shelf, a beam, a lamp that hangs low.
          *
@@ -6802,6 +7778,86 @@ export interface components {
             to_get: boolean;
         };
         /**
+         * Pair
+         * @description A prediction and its measurement. ``predicted`` is what the plan said, ``plain`` what it would have said
+         *     without anything learned; ``error`` one standard error of the measurement. ``of`` is the thing in the cupboard that
+         *     it tells of, empty where there is none.
+         */
+        Pair: {
+            /** Id */
+            id: string;
+            /**
+             * Figure
+             * @enum {string}
+             */
+            figure: "lens.focal" | "support.sag" | "support.swing" | "lamp.light" | "body.battery" | "body.bitrate" | "camera.tilt" | "light.evenness" | "room.rt60";
+            /**
+             * Of
+             * @default
+             */
+            of: string;
+            /**
+             * Of Name
+             * @default
+             */
+            of_name: string;
+            /** Plan Id */
+            plan_id: string;
+            /**
+             * Plan Title
+             * @default
+             */
+            plan_title: string;
+            /**
+             * Revision
+             * @default 1
+             */
+            revision: number;
+            /** Session Id */
+            session_id: string | null;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Predicted */
+            predicted: number;
+            /** Plain */
+            plain: number;
+            /** Measured */
+            measured: number;
+            /**
+             * Error
+             * @default 0
+             */
+            error: number;
+            /**
+             * Lens
+             * @default
+             */
+            lens: string;
+            /**
+             * Support
+             * @default
+             */
+            support: string;
+            /**
+             * Lamp
+             * @default
+             */
+            lamp: string;
+            /**
+             * Camera
+             * @default
+             */
+            camera: string;
+            /**
+             * Room
+             * @default
+             */
+            room: string;
+        };
+        /**
          * PairDrawing
          * @description A stereo picture: the ends of the instrument and places between, and what is lost in mono.
          */
@@ -6820,6 +7876,32 @@ export interface components {
             comb_db: number | null;
         };
         /**
+         * PairedDevice
+         * @description A device that may come in.
+         */
+        PairedDevice: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Paired At */
+            paired_at: string;
+            /** Seen At */
+            seen_at: string;
+            /** Seen From */
+            seen_from: string;
+            /** Expires At */
+            expires_at: string;
+        };
+        /**
+         * PairsKept
+         * @description Pairs that were kept of a reading.
+         */
+        PairsKept: {
+            /** Pairs */
+            pairs: components["schemas"]["Pair"][];
+        };
+        /**
          * Person
          * @description Someone at the table, in one pose. ``hip`` is what the trunk leans about.
          */
@@ -6831,6 +7913,32 @@ export interface components {
             action: components["schemas"]["Point"];
             /** Lean Deg */
             lean_deg: number;
+        };
+        /**
+         * PictureKept
+         * @description The id of a picture that was kept.
+         */
+        PictureKept: {
+            /** Id */
+            id: string;
+        };
+        /**
+         * PictureOfLog
+         * @description A picture that is kept.
+         */
+        PictureOfLog: {
+            /** Id */
+            id: string;
+            /** Plan Id */
+            plan_id: string;
+            /** Session Id */
+            session_id: string | null;
+            /** Says */
+            says: string;
+            /** Taken At */
+            taken_at: string;
+            /** Size Bytes */
+            size_bytes: number;
         };
         /**
          * PictureRequest
@@ -6859,6 +7967,14 @@ export interface components {
              * @default 4
              */
             pose: number;
+        };
+        /**
+         * PicturesOfLog
+         * @description Pictures, the newest first.
+         */
+        PicturesOfLog: {
+            /** Pictures */
+            pictures: components["schemas"]["PictureOfLog"][];
         };
         /**
          * Piece
@@ -7487,10 +8603,10 @@ export interface components {
             format: "steeple-plan";
             /**
              * Version
-             * @default 8
+             * @default 9
              * @constant
              */
-            version: 8;
+            version: 9;
             /** Title */
             title: string;
             /** @default {} */
@@ -7628,10 +8744,10 @@ export interface components {
             format: "steeple-plan";
             /**
              * Version
-             * @default 8
+             * @default 9
              * @constant
              */
-            version: 8;
+            version: 9;
             /** Title */
             title: string;
             /** @default {} */
@@ -8178,6 +9294,14 @@ export interface components {
             bitrate_mbit_s: number | null;
         };
         /**
+         * Removed
+         * @description How many pictures were removed.
+         */
+        Removed: {
+            /** Count */
+            count: number;
+        };
+        /**
          * RevealReply
          * @description A flag drawn from before the lamp: which lamp, which flag, and the light as it goes.
          */
@@ -8382,6 +9506,16 @@ export interface components {
             blocked: string;
             /** Beside */
             beside: string;
+        };
+        /**
+         * RollCall
+         * @description The roll call of a plan, and its devices.
+         */
+        RollCall: {
+            /** Stops */
+            stops: components["schemas"]["CallStop"][];
+            /** Devices */
+            devices: components["schemas"]["CalledDevice"][];
         };
         /**
          * RollDrawing
@@ -9053,6 +10187,109 @@ export interface components {
             sessions: number | null;
         };
         /**
+         * SessionOfLog
+         * @description A session as it is told now.
+         */
+        SessionOfLog: {
+            /** Id */
+            id: string;
+            /** Plan Id */
+            plan_id: string;
+            /** Plan Title */
+            plan_title: string;
+            record: components["schemas"]["SessionRecord"];
+        };
+        /**
+         * SessionRecord
+         * @description A session as it went. ``troubles`` are sentences on what does not fit together; nothing is left out.
+         */
+        SessionRecord: {
+            /**
+             * Began
+             * Format: date-time
+             */
+            began: string;
+            /** Ended */
+            ended: string | null;
+            /** Revision */
+            revision: number;
+            /**
+             * Takes
+             * @default []
+             */
+            takes: components["schemas"]["Took"][];
+            /**
+             * Stops
+             * @default []
+             */
+            stops: components["schemas"]["StopMade"][];
+            /**
+             * Adjusted
+             * @default []
+             */
+            adjusted: components["schemas"]["DeedMade"][];
+            /**
+             * Did
+             * @default []
+             */
+            did: components["schemas"]["DeedMade"][];
+            /**
+             * Marks Between
+             * @description Marks outside takes.
+             * @default []
+             */
+            marks_between: components["schemas"]["MarkMade"][];
+            /**
+             * Losses
+             * @default []
+             */
+            losses: components["schemas"]["LossMade"][];
+            /**
+             * Alarms
+             * @default []
+             */
+            alarms: components["schemas"]["AlarmMade"][];
+            /**
+             * Ticks
+             * @default []
+             */
+            ticks: components["schemas"]["Ticked"][];
+            /**
+             * Notes
+             * @default []
+             */
+            notes: components["schemas"]["NoteMade"][];
+            /**
+             * Devices
+             * @default []
+             */
+            devices: string[];
+            /**
+             * Stage
+             * @default
+             */
+            stage: string;
+            /**
+             * Troubles
+             * @default []
+             */
+            troubles: string[];
+        };
+        /**
+         * Sessions
+         * @description Sessions, the newest first.
+         */
+        Sessions: {
+            /** Sessions */
+            sessions: components["schemas"]["SessionOfLog"][];
+            /**
+             * Now
+             * Format: date-time
+             * @description The clock of this machine, to set one’s own against.
+             */
+            now: string;
+        };
+        /**
          * Set
          * @description A change of the plan: where, and to what.
          */
@@ -9714,6 +10951,39 @@ export interface components {
             verdict: "holds" | "watch" | "fails" | "unknown";
         };
         /**
+         * StopMade
+         * @description A device that stopped by itself: from when, until it ran again; ``lost_s`` of that within takes.
+         */
+        StopMade: {
+            /** Id */
+            id: string;
+            /** Device */
+            device: string;
+            /** Name */
+            name: string;
+            /**
+             * Why
+             * @enum {string}
+             */
+            why: "recording limit" | "file limit" | "card full" | "battery empty" | "heat" | "by hand" | "end" | "unknown";
+            /** Silent */
+            silent: boolean;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * Seen At
+             * Format: date-time
+             */
+            seen_at: string;
+            /** Again At */
+            again_at: string | null;
+            /** Lost S */
+            lost_s: number;
+        };
+        /**
          * Storage
          * @description What a device records on.
          */
@@ -9915,6 +11185,11 @@ export interface components {
              */
             quick_release?: string | null;
             tap?: components["schemas"]["TapTest-Input"] | null;
+            /**
+             * Learned Sag Mm
+             * @description Learned from the log: how much lower the lens ends up than it was set.
+             */
+            learned_sag_mm?: number | null;
         };
         /**
          * Support
@@ -10031,6 +11306,11 @@ export interface components {
              */
             quick_release: string | null;
             tap: components["schemas"]["TapTest-Output"] | null;
+            /**
+             * Learned Sag Mm
+             * @description Learned from the log: how much lower the lens ends up than it was set.
+             */
+            learned_sag_mm: number | null;
         };
         /**
          * SupportComparison
@@ -10159,6 +11439,24 @@ export interface components {
             furnished: ("bare" | "some" | "full") | null;
         };
         /**
+         * Switch
+         * @description A correction, and whether it is wanted.
+         */
+        Switch: {
+            /**
+             * Figure
+             * @enum {string}
+             */
+            figure: "lens.focal" | "support.sag" | "support.swing" | "lamp.light" | "body.battery" | "body.bitrate" | "camera.tilt" | "light.evenness" | "room.rt60";
+            /**
+             * Of
+             * @default
+             */
+            of: string;
+            /** On */
+            on: boolean;
+        };
+        /**
          * SyncReply
          * @description What makes the takes of several cameras one film.
          */
@@ -10221,6 +11519,29 @@ export interface components {
              * @default []
              */
             other_heights_mm: number[];
+        };
+        /**
+         * TakeFound
+         * @description A take with where it belongs.
+         */
+        TakeFound: {
+            /** Session Id */
+            session_id: string;
+            /** Plan Id */
+            plan_id: string;
+            /** Plan Title */
+            plan_title: string;
+            take: components["schemas"]["Took"];
+        };
+        /**
+         * TakesFound
+         * @description A page of takes, the newest first; ``count`` is how many there are in all.
+         */
+        TakesFound: {
+            /** Takes */
+            takes: components["schemas"]["TakeFound"][];
+            /** Count */
+            count: number;
         };
         /**
          * TapReading
@@ -10453,6 +11774,25 @@ export interface components {
             high: components["schemas"]["Point"];
         };
         /**
+         * Telling
+         * @description Events of one device, and what its clock said as it sent them.
+         */
+        Telling: {
+            /** Plan Id */
+            plan_id: string;
+            /** Device */
+            device: string;
+            /**
+             * Sent At
+             * Format: date-time
+             */
+            sent_at: string;
+            /** Events */
+            events: {
+                [key: string]: unknown;
+            }[];
+        };
+        /**
          * Thing
          * @description A thing in the cupboard; ``figures`` are those of its kind.
          */
@@ -10490,6 +11830,23 @@ export interface components {
             };
         };
         /**
+         * Ticked
+         * @description An item of the roll call as it was left.
+         */
+        Ticked: {
+            /** Item */
+            item: string;
+            /** Says */
+            says: string;
+            /** Done */
+            done: boolean;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
          * TimeSpan
          * @description From a second to a second.
          */
@@ -10498,6 +11855,67 @@ export interface components {
             start_s: number;
             /** End S */
             end_s: number;
+        };
+        /**
+         * Told
+         * @description What devices tell of themselves.
+         */
+        Told: {
+            /** Devices */
+            devices: components["schemas"]["DeviceTells"][];
+        };
+        /**
+         * ToldReply
+         * @description Ids that are kept and need not be sent again, and those refused with why.
+         */
+        ToldReply: {
+            /** Kept */
+            kept: string[];
+            /** Refused */
+            refused: components["schemas"]["EventRefused"][];
+            session: components["schemas"]["SessionOfLog"] | null;
+            /**
+             * Now
+             * Format: date-time
+             * @description The clock of this machine, to set one’s own against.
+             */
+            now: string;
+        };
+        /**
+         * Took
+         * @description A take. ``seconds`` is None while it runs; ``revision`` that of the plan it was filmed by.
+         */
+        Took: {
+            /** Number */
+            number: number;
+            /** Id */
+            id: string;
+            /**
+             * Start
+             * Format: date-time
+             */
+            start: string;
+            /** End */
+            end: string | null;
+            /** Seconds */
+            seconds: number | null;
+            /** Revision */
+            revision: number;
+            /**
+             * Stages
+             * @default []
+             */
+            stages: string[];
+            /**
+             * Marks
+             * @default []
+             */
+            marks: components["schemas"]["MarkMade"][];
+            /**
+             * Stopped
+             * @default []
+             */
+            stopped: string[];
         };
         /**
          * TreatmentDrawing
@@ -10526,6 +11944,14 @@ export interface components {
             owned_m2: number;
             /** Says */
             says: components["schemas"]["Piece"][];
+        };
+        /**
+         * WantedDoor
+         * @description Whether it shall be open.
+         */
+        WantedDoor: {
+            /** Open */
+            open: boolean;
         };
         /**
          * WeightInUse
@@ -16392,6 +17818,2062 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanSheet"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    tell_api_log_sessions__session_id__events_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Made by the device that began the session. */
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Telling"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToldReply"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    sessions_api_log_sessions_get: {
+        parameters: {
+            query?: {
+                plan?: string | null;
+                running?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sessions"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    session_api_log_sessions__session_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Made by the device that began the session. */
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOfLog"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    takes_api_log_takes_get: {
+        parameters: {
+            query?: {
+                words?: string;
+                plan?: string | null;
+                mark?: ("good" | "again" | "cut here" | "word") | null;
+                stopped?: ("yes" | "no") | null;
+                since?: string | null;
+                until?: string | null;
+                start?: number;
+                most?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakesFound"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    losses_api_log_losses_get: {
+        parameters: {
+            query?: {
+                plan?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Losses"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    compared_api_log_compared_get: {
+        parameters: {
+            query?: {
+                plan?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Compared"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    frame_api_log_readings_frame_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FrameTold"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairsKept"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    meter_api_log_readings_meter_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeterTold"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairsKept"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    switch_api_log_learned_switch_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Switch"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Compared"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    as_file_api_log_log_json_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    open_file_api_log_open_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogTakenIn"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    takes_table_api_log_takes_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    marks_table_api_log_sessions__session_id__marks_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    timeline_api_log_sessions__session_id__markers_otio_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    pictures_api_log_pictures_get: {
+        parameters: {
+            query?: {
+                plan?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PicturesOfLog"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    keep_picture_api_log_pictures_post: {
+        parameters: {
+            query: {
+                plan: string;
+                says?: string;
+                session?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureKept"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    picture_api_log_pictures__picture_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                picture_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    drop_picture_api_log_pictures__picture_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                picture_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Removed"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    drop_older_api_log_pictures_older_post: {
+        parameters: {
+            query: {
+                days: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Removed"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    door_api_bench_door_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Door"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    swing_api_bench_door_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WantedDoor"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Door"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    fresh_code_api_bench_codes_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Door"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    no_code_api_bench_codes_delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Door"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    send_away_api_bench_devices__device_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                device_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Door"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    me_api_bench_me_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    call_api_roll_call_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CallRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollCall"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problems"];
+                };
+            };
+        };
+    };
+    ask_api_roll_call_stand_in_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Told"];
                 };
             };
             /** @description Bad Request */

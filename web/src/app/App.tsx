@@ -4,6 +4,10 @@ import { useLocalStorage } from '@mantine/hooks';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { BenchPage } from '../bench/BenchPage';
+import { CallPage } from '../bench/CallPage';
+import { SessionOnPaper } from '../bench/paper/SessionOnPaper';
+import { SessionPage } from '../bench/session/SessionPage';
 import type { UnitSystem } from '../domain/units';
 import { CupboardPage } from '../gear/CupboardPage';
 import { SheetPage } from '../page/SheetPage';
@@ -34,6 +38,11 @@ export function App() {
               <Route path="/" element={<ShelfPage />} />
               <Route path="/plan/:planId/:stepId" element={<SheetPage />} />
               <Route path="/plan/:planId" element={<Navigate to="work" replace />} />
+              <Route path="/bench" element={<BenchPage />} />
+              <Route path="/bench/:planId" element={<Navigate to="session" replace />} />
+              <Route path="/bench/:planId/call" element={<CallPage />} />
+              <Route path="/bench/:planId/session" element={<SessionPage />} />
+              <Route path="/session/:sessionId" element={<SessionOnPaper />} />
               <Route path="/cupboard" element={<CupboardPage />} />
               <Route path="*" element={<Navigate to="/" replace />} />
             </Routes>

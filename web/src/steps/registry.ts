@@ -6,8 +6,20 @@ import { check } from './check';
 import { hold } from './hold';
 import { lens } from './lens';
 import { light } from './light';
+import { log } from './log';
 import { roll } from './roll';
 import { sound } from './sound';
 import { work } from './work';
 
-export const STEPS: readonly Step[] = [work, lens, hold, light, angles, sound, roll, card, check];
+export const STEPS: readonly Step[] = [
+  work,
+  lens,
+  hold,
+  light,
+  angles,
+  sound,
+  roll,
+  card,
+  check,
+  log,
+];

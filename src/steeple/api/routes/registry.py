@@ -14,7 +14,9 @@ from steeple.api.routes import (
     sound,
     work,
 )
+from steeple.api.routes.bench import call, door
 from steeple.api.routes.check import frames, stand_in
+from steeple.api.routes.log import exchange, learning, sessions
 from steeple.api.routes.shelf import gear, health, plans
 
 ROUTERS = (
@@ -33,4 +35,9 @@ ROUTERS = (
     frames.router,
     stand_in.router,
     gear.router,
+    sessions.router,
+    learning.router,
+    exchange.router,
+    door.router,
+    call.router,
 )

@@ -122,6 +122,18 @@ def _no_bounds(_path: Sequence[str | int]) -> str:
     return ""
 
 
+def last_words(path: Sequence[str | int]) -> str:
+    """What a field that is none of a plan is called: its own name, in words.
+
+    Parameters
+    ----------
+    path
+        to the field.
+    """
+    names = [one for one in path if isinstance(one, str)]
+    return names[-1].replace("_", " ") if names else "what was sent"
+
+
 def problems_from(
     error: ValidationError | Sequence[Mapping[str, Any]],
     bounds: Callable[[Sequence[str | int]], str] = _no_bounds,

@@ -57,6 +57,11 @@ def _to_version_8(data: dict[str, Any]) -> dict[str, Any]:
     return {**data, "version": 8}
 
 
+def _to_version_9(data: dict[str, Any]) -> dict[str, Any]:
+    """Version 9 adds what was learned of gear; all of it may be left out."""
+    return {**data, "version": 9}
+
+
 UPGRADES: Mapping[int, Upgrade] = MappingProxyType(
     {
         1: _to_version_2,
@@ -66,6 +71,7 @@ UPGRADES: Mapping[int, Upgrade] = MappingProxyType(
         5: _to_version_6,
         6: _to_version_7,
         7: _to_version_8,
+        8: _to_version_9,
     }
 )
 """Upgrade from a version to the next, by the version it starts from."""

@@ -1,14 +1,24 @@
 /** What is kept of a reading: the camera as built, and the tap in the place of an estimate. */
 import { Button } from '@mantine/core';
+import { useMutation } from '@tanstack/react-query';
+import { sentencesOf } from '../../api/client';
 import type { AsBuilt, CheckReport } from '../../api/types';
 import { exactWords, lengthWords } from '../../domain/units';
 import { useSheet } from '../../saving/context';
 import { Sentence } from '../../ui/Sentence';
+import { Trouble } from '../../ui/Trouble';
 import { useUnits } from '../../ui/units';
 import classes from './check.module.css';
 import { tapOf } from './model';
+import { keepInLog } from './requests';
 
-export function Keep({ report }: { report: CheckReport }) {
+interface Props {
+  planId: string;
+  report: CheckReport;
+  files: readonly File[];
+}
+
+export function Keep({ planId, report, files }: Props) {
   const { plan, camera, set } = useSheet();
   const kept = plan.cameras[camera.index]?.as_built ?? null;
   const support = plan.supports.findIndex((one) => one.id === plan.cameras[camera.index]?.support);
@@ -45,9 +55,35 @@ export function Keep({ report }: { report: CheckReport }) {
         >
           Take it as built
         </Button>
+        <InLog planId={planId} report={report} files={files} />
         {kept ? <Built built={kept} onForget={() => void set(at, null)} /> : null}
       </div>
     </section>
+  );
+}
+
+/** The reading beside what was planned, with a small picture: the log learns from it. */
+function InLog({ planId, report, files }: Props) {
+  const { camera } = useSheet();
+  const keep = useMutation({
+    mutationFn: () => {
+      const picture = files.find((one) => one.type.startsWith('image/')) ?? null;
+      return keepInLog(planId, camera.id, report.as_built, picture, `Test frame, ${camera.id}`);
+    },
+  });
+  return (
+    <>
+      <Button
+        size="compact-sm"
+        variant="default"
+        loading={keep.isPending}
+        disabled={keep.isSuccess}
+        onClick={() => keep.mutate()}
+      >
+        {keep.isSuccess ? 'Kept in the log' : 'Keep it in the log'}
+      </Button>
+      {keep.isError ? <Trouble sentences={sentencesOf(keep.error)} /> : null}
+    </>
   );
 }
 

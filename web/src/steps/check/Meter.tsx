@@ -1,7 +1,7 @@
 /** A light meter on the middle of the zone: what each lamp gives, the level that gives what was planned, and its
  * rated light put right. */
 import { Button } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { sentencesOf } from '../../api/client';
 import type { MeterRow } from '../../api/types';
 import { withValue } from '../../domain/plan';
@@ -13,17 +13,18 @@ import { Trouble } from '../../ui/Trouble';
 import { VerdictMark } from '../../ui/VerdictMark';
 import classes from './check.module.css';
 import { readingsOf } from './model';
-import { readMeter } from './requests';
+import { keepMeter, readMeter } from './requests';
 
 /** What was read of each lamp, by its id, lux. */
 export type Readings = Readonly<Record<string, number | null>>;
 
 interface Props {
+  planId: string;
   readings: Readings;
   onReadings: (readings: Readings) => void;
 }
 
-export function Meter({ readings, onReadings }: Props) {
+export function Meter({ planId, readings, onReadings }: Props) {
   const { plan, camera, edit } = useSheet();
   const lit = plan.lights.filter((one) => one.lit);
   const given = readingsOf(plan, readings);
@@ -33,6 +34,9 @@ export function Meter({ readings, onReadings }: Props) {
     enabled: given.length > 0,
     placeholderData: (before) => before,
     retry: false,
+  });
+  const keep = useMutation({
+    mutationFn: (_readings: string) => keepMeter(planId, camera.id, given),
   });
   const put = (changes: readonly { path: string; value: number }[]): void => {
     void edit((now) => changes.reduce((plan, one) => withValue(plan, one.path, one.value), now));
@@ -70,6 +74,16 @@ export function Meter({ readings, onReadings }: Props) {
           {found.data.rows.map((row) => (
             <Row key={row.lamp} row={row} onPut={put} />
           ))}
+          <Button
+            size="compact-sm"
+            variant="default"
+            loading={keep.isPending}
+            disabled={keep.variables === JSON.stringify(given) && keep.isSuccess}
+            onClick={() => keep.mutate(JSON.stringify(given))}
+          >
+            Keep the readings in the log
+          </Button>
+          {keep.isError ? <Trouble sentences={sentencesOf(keep.error)} /> : null}
         </div>
       ) : null}
     </FieldGroup>

@@ -68,7 +68,12 @@ export function CheckSheet({ planId }: SheetProps) {
             <Notes report={reading.report} />
           </div>
           <Moves report={reading.report} />
-          <Keep report={reading.report} />
+          <Keep
+            key={reading.report.as_built.z_mm}
+            planId={planId}
+            report={reading.report}
+            files={reading.files}
+          />
         </>
       ) : null}
       <Drop
@@ -79,7 +84,7 @@ export function CheckSheet({ planId }: SheetProps) {
       <div className={sheet.inputs}>
         {reading ? <Figures report={reading.report} /> : null}
         <ZoomOrDistance said={said} say={say} />
-        <Meter readings={lux} onReadings={setLux} />
+        <Meter planId={planId} readings={lux} onReadings={setLux} />
         <TryIt
           plan={plan}
           camera={camera.id}

@@ -1,6 +1,7 @@
 /** Requests of the check: the chart, test frames read, and the bench that ships with Steeple. */
 import { answer, client, linesOf, Refused } from '../../api/client';
 import type {
+  AsBuilt,
   BenchReadings,
   CheckLine,
   CheckProgress,
@@ -103,6 +104,44 @@ export const readMeter = (
   readings: readonly MeterReading[],
 ): Promise<MeterReport> =>
   answer(client.POST('/api/check/meter', { body: { plan, camera, readings: [...readings] } }));
+
+/** Keeps a reading in the log, set against the newest revision of the plan, with a small picture of it. */
+export async function keepInLog(
+  plan_id: string,
+  camera: string,
+  built: AsBuilt,
+  picture: Blob | null,
+  says: string,
+): Promise<number> {
+  const path = { plan_id };
+  const { revision } = await answer(client.GET('/api/plans/{plan_id}/head', { params: { path } }));
+  const kept = await answer(
+    client.POST('/api/log/readings/frame', { body: { plan_id, revision, camera, built } }),
+  );
+  if (picture) {
+    await answer(
+      client.POST('/api/log/pictures', {
+        params: { query: { plan: plan_id, says } },
+        body: picture,
+        bodySerializer: (content: unknown) => content as Blob,
+        headers: { 'content-type': 'application/octet-stream' },
+      } as never),
+    );
+  }
+  return kept.pairs.length;
+}
+
+/** Keeps readings of a light meter in the log. */
+export async function keepMeter(
+  plan_id: string,
+  camera: string,
+  readings: readonly MeterReading[],
+): Promise<number> {
+  const path = { plan_id };
+  const { revision } = await answer(client.GET('/api/plans/{plan_id}/head', { params: { path } }));
+  const body = { plan_id, revision, camera, readings: [...readings] };
+  return (await answer(client.POST('/api/log/readings/meter', { body }))).pairs.length;
+}
 
 /** What the instruments of the stand-in bench read. */
 export const standInReadings = (

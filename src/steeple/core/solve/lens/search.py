@@ -121,7 +121,7 @@ def aperture_needed(
         else circle_of_confusion(width_mm=area.width, height_mm=area.height)
     )
     needed = f_number_holding(
-        focal_mm=focal_mm,
+        focal_mm=camera.true_focal_mm(focal_mm),
         circle_of_confusion_mm=coc,
         near_mm=d_mm + framing.nearest,
         far_mm=d_mm + framing.farthest,

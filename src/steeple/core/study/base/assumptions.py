@@ -14,13 +14,14 @@ Choice = TypeVar("Choice", bound=str)
 
 
 class Assumption(Result):
-    """A figure used in place of one that the maker has not given."""
+    """A figure used in place of one that the maker has not given; ``learned`` where the log has taught it."""
 
     field: str
     words: str
     quantity: Quantity | None = None
     text: str = ""
     why: str
+    learned: bool = False
 
 
 @dataclass(slots=True)
@@ -54,6 +55,25 @@ class Assumptions:
         self.made.append(
             Assumption(
                 field="/" + at, words=field_words(path), quantity=quantity, text=text, why=why
+            )
+        )
+
+    def note_learned(self, at: str, quantity: Quantity | None, why: str) -> None:
+        """Note that a figure is as the log has taught it; nothing where it has taught none.
+
+        Parameters
+        ----------
+        at
+            path of the field that keeps it, without the first stroke.
+        quantity, why
+            what was learned, None = nothing; what it changes, in a few words.
+        """
+        if quantity is None:
+            return
+        path = [int(step) if step.isdigit() else step for step in at.split("/")]
+        self.made.append(
+            Assumption(
+                field="/" + at, words=field_words(path), quantity=quantity, why=why, learned=True
             )
         )
 

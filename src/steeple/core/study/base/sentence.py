@@ -45,6 +45,17 @@ def percent(share: float, *, whole: bool = True) -> Quantity:
     return Quantity(value=round(100 * share) if whole else 100 * share, unit="percent")
 
 
+def times_or_none(value: float | None) -> Quantity | None:
+    """So many times, or None.
+
+    Parameters
+    ----------
+    value
+        the factor.
+    """
+    return None if value is None else Quantity(value=value, unit="times")
+
+
 def mm(value: float) -> Quantity:
     """A bench length, said in centimetres or inches."""
     return Quantity(value=value, unit="mm")

@@ -197,6 +197,13 @@ def _under(study: HoldStudy) -> Sentence:
         pieces.append(
             say("tipping {ratio} when knocked", ratio=door(ratio, figure="hold.tipping_knocked"))
         )
+    if study.support.gear.learned_sag_mm:
+        sagging = door(
+            mm(abs(study.support.gear.learned_sag_mm)),
+            field=f"/{study.support.at}/gear/learned_sag_mm",
+        )
+        way = "higher" if study.support.gear.learned_sag_mm > 0 else "lower"
+        pieces.append(say("set it {sag} " + way + ", as learned", sag=sagging))
     if study.counterweight_g:
         weight = door(
             Quantity(value=study.counterweight_g, unit="g"),

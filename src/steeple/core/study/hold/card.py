@@ -39,6 +39,17 @@ def _setting(hold: HoldStudy, placement: Placement, fields: Collection[str]) -> 
     else:
         rows += _bar_rows(hold, placement)
     rows += _heights(hold, placement, assumed=drop_assumed)
+    if support.gear.learned_sag_mm:
+        higher = support.gear.learned_sag_mm > 0
+        rows.append(
+            CardRow(
+                label="Set it higher by" if higher else "Set it lower by",
+                quantity=mm(abs(support.gear.learned_sag_mm)),
+                hint="learned: it gives way so far under the camera"
+                if higher
+                else "learned: it ends up so much higher than it is set",
+            )
+        )
     if support.has_boom and placement.reach_mm > 1.0:
         where = clock_words(azimuth_of(placement.toward.x, placement.toward.y))
         rows.append(

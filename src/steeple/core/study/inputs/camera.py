@@ -21,6 +21,7 @@ from steeple.core.plan.gear.cameras.body import Body
 from steeple.core.plan.gear.cameras.lens import Lens
 from steeple.core.plan.parts.cameras.camera import Camera, Role
 from steeple.core.study.base.assumptions import Assumptions
+from steeple.core.study.base.sentence import times_or_none
 from steeple.core.study.inputs.support import SupportLimits, limits_of
 from steeple.core.study.inputs.target import SHOWS_THEMSELVES
 from steeple.core.study.inputs.work import GivenWork
@@ -97,7 +98,11 @@ class GivenCamera:
             return self.fixed_view
         assert self.area_mm is not None
         assert focal_mm is not None
-        return LensView(focal_mm=focal_mm, area_mm=self.area_mm)
+        return LensView(focal_mm=self.true_focal_mm(focal_mm), area_mm=self.area_mm)
+
+    def true_focal_mm(self, ring_mm: float) -> float:
+        """The focal length at a zoom setting, by what was learned of the lens."""
+        return ring_mm if self.lens is None else self.lens.true_focal_mm(ring_mm)
 
     def frame_rate_hz(self, wanted_hz: float) -> float:
         """Frames a second that it records for a delivery: those wanted, or the most of its mode."""
@@ -191,6 +196,12 @@ def given_camera(
     if camera.roll_deg is None:
         assumptions.note(
             f"{at}/roll_deg", "as you see the table yourself", text="bottom edge toward you"
+        )
+    if camera.lens is not None and area is not None:
+        assumptions.note_learned(
+            f"{at}/lens/learned_focal_share",
+            times_or_none(camera.lens.learned_focal_share),
+            "true focal length by what the ring says",
         )
     tilt, toward = _aim(camera, at, work, assumptions)
     return GivenCamera(

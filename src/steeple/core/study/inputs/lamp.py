@@ -27,7 +27,7 @@ from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.lights.fixture import Fixture
 from steeple.core.plan.parts.lamp import Light
 from steeple.core.study.base.assumptions import Assumptions
-from steeple.core.study.base.sentence import Quantity, mm
+from steeple.core.study.base.sentence import Quantity, mm, times_or_none
 from steeple.core.study.inputs.work import GivenWork
 
 USUAL_PLACE: Mapping[str, tuple[float, float, float]] = MappingProxyType(
@@ -245,6 +245,13 @@ def emitter_of(
 
 
 def full_intensity(fixture: Fixture) -> float | None:
+    """Intensity on the axis at full level as its figures say, times what was learned of it; None where they do
+    not say."""
+    told = _told_intensity(fixture)
+    return None if told is None else told * (fixture.learned_light_share or 1.0)
+
+
+def _told_intensity(fixture: Fixture) -> float | None:
     """Intensity on the axis at full level, from the flux or the light at one metre; None where
     neither is known.
 
@@ -299,6 +306,10 @@ def _given_lamp(
         )
     full = full_intensity(fixture)
     if full is not None:
+        learned = times_or_none(fixture.learned_light_share)
+        assumptions.note_learned(
+            f"{at}/fixture/learned_light_share", learned, "light by what its figures say"
+        )
         full *= _through_gel(light, at, assumptions)
     level = 1.0 if light.level_percent is None else light.level_percent / 100.0
     cct = light.cct_k or fixture.cct_k

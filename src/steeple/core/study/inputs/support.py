@@ -11,6 +11,7 @@ from steeple.core.plan.gear.holding.support import Anchor, Support
 from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.plan.parts.support import PlacedSupport
 from steeple.core.study.base.assumptions import Assumptions
+from steeple.core.study.base.sentence import mm
 from steeple.core.study.inputs.support_forms import FORMS, Traits
 from steeple.core.study.inputs.work import GivenWork
 
@@ -102,6 +103,8 @@ def given_support(placed: PlacedSupport, at: str, assumptions: Assumptions) -> G
         where it is noted what was assumed.
     """
     gear = placed.gear
+    sag = None if gear.learned_sag_mm is None else mm(gear.learned_sag_mm)
+    assumptions.note_learned(f"{at}/gear/learned_sag_mm", sag, "set it so much higher than planned")
     traits = FORMS[gear.form]
     model: str = traits.model
     if gear.form == "hand-built" and gear.span_most_mm is None and not gear.sections:

@@ -116,7 +116,7 @@ def nearest_focus_of(camera: GivenCamera, focal_mm: float | None) -> float | Non
     if camera.fixed_view is not None or camera.lens is None or focal_mm is None:
         return camera.body.min_focus_mm
     return nearest_focus(
-        focal_mm=focal_mm,
+        focal_mm=camera.true_focal_mm(focal_mm),
         min_focus_from_mark_mm=camera.lens.min_focus_from_mark_mm,
         greatest_magnification=camera.lens.greatest_magnification,
     )

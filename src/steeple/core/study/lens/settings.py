@@ -79,7 +79,7 @@ def settle(camera: GivenCamera, work: GivenWork, assumptions: Assumptions) -> Se
         needed = None
         if distance + framing.nearest > 0:
             needed = f_number_holding(
-                focal_mm=focal,
+                focal_mm=camera.true_focal_mm(focal),
                 circle_of_confusion_mm=critical if camera.critical else usual,
                 near_mm=distance + framing.nearest,
                 far_mm=distance + framing.farthest,

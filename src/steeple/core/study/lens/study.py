@@ -254,7 +254,8 @@ def _sight(framing: Framing, settings: Settings) -> Sight:
         for h in (0.0, work.top_mm)
     ]
     focus = framing.focus_distance(d)
-    focal, n, coc = settings.focal_mm, settings.f_number, settings.coc_mm
+    ring, n, coc = settings.focal_mm, settings.f_number, settings.coc_mm
+    focal = None if ring is None else camera.true_focal_mm(ring)
     ratio, effective, near, far = None, None, None, None
     if focal is not None and n is not None and coc is not None:
         ratio = magnification(focal_mm=focal, pupil_to_focus_mm=focus)

@@ -3,10 +3,10 @@ import { Button } from '@mantine/core';
 import { useEffect, useRef } from 'react';
 import type { RollDrawing } from '../../../api/types';
 import { momentWords, spanWords } from '../../../domain/units';
+import { ring } from '../../../ui/ring';
 import { Sentence } from '../../../ui/Sentence';
 import { nextAlarm } from '../model';
 import classes from '../roll.module.css';
-import { ring } from './ring';
 import type { Running } from './useRunning';
 
 export function Timer({ drawing, running }: { drawing: RollDrawing; running: Running }) {

@@ -21,6 +21,7 @@ from steeple.core.plan.values import (
     FocusMm,
     FrameRateHz,
     IsoSpeed,
+    LearnedShare,
     MassG,
     Name,
     Part,
@@ -118,6 +119,13 @@ class Body(Part):
     )
     power_w: PowerW | None = Field(default=None, description="Draw while recording.")
     battery_wh: EnergyWh | None = None
+    learned_battery_share: LearnedShare | None = Field(
+        default=None,
+        description="Learned from the log: how long a battery lasts by what its figures say.",
+    )
+    learned_bitrate_share: LearnedShare | None = Field(
+        default=None, description="Learned from the log: what it writes by what its menu says."
+    )
     thread: BodyThread | None = Field(
         default=None, description="What it is held by: the socket under it, or its edges."
     )
@@ -184,6 +192,12 @@ BODY_WORDS: Mapping[str, FieldWords] = MappingProxyType(
         "tells_stop": FieldWords("Tells when it stops", "by sound or light, from your seat"),
         "power_w": FieldWords("Power drawn", "while recording"),
         "battery_wh": FieldWords("Battery", "printed on it"),
+        "learned_battery_share": FieldWords(
+            "Learned: a battery lasts", "times what its figures say; empty = as they say"
+        ),
+        "learned_bitrate_share": FieldWords(
+            "Learned: it writes", "times what its menu says; empty = as it says"
+        ),
         "thread": FieldWords("Held by", "the socket under it; a phone by its edges"),
         "screen": FieldWords("Screen", "whether it can be turned to you"),
         "shown_elsewhere": FieldWords("Picture on another screen", "by lead or its own radio"),

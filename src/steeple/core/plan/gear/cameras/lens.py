@@ -14,6 +14,7 @@ from steeple.core.plan.values import (
     FNumber,
     FocalMm,
     FocusMm,
+    LearnedFocal,
     Magnification,
     MassG,
     Name,
@@ -41,6 +42,10 @@ class Lens(Part):
     mount: Name | None = Field(
         default=None, description="Kind of lens mount; bodies and lenses of one word fit together."
     )
+    learned_focal_share: LearnedFocal | None = Field(
+        default=None,
+        description="Learned from the log: the true focal length by that on the ring; None = as the ring says.",
+    )
 
     @model_validator(mode="after")
     def _ordered(self) -> Self:
@@ -50,6 +55,16 @@ class Lens(Part):
                 f"shortest ({self.focal_min_mm:g} mm)"
             )
         return self
+
+    def true_focal_mm(self, ring_mm: float) -> float:
+        """The focal length at a setting of the ring, by what was learned of it.
+
+        Parameters
+        ----------
+        ring_mm
+            as the ring says, in millimetres.
+        """
+        return ring_mm * (self.learned_focal_share or 1.0)
 
     def fits(self, body: Body) -> bool:
         """Whether lens and body go together, as far as their mounts are known."""
@@ -70,5 +85,8 @@ LENS_WORDS: Mapping[str, FieldWords] = MappingProxyType(
         "length_mm": FieldWords("Mount to front rim", "as it is used"),
         "mass_g": MASS,
         "mount": FieldWords("Lens mount", "one word for those that fit"),
+        "learned_focal_share": FieldWords(
+            "Learned: true focal length", "times what the ring says; empty = as it says"
+        ),
     }
 )

@@ -20,6 +20,7 @@ from steeple.core.plan.values import (
     ReachMm,
     RingS,
     RoomMm,
+    SagMm,
     SectionMm,
     TorqueNm,
     WallMm,
@@ -160,6 +161,10 @@ class Support(Part):
         default=None, description="Family of its quick-release; plates of one family fit together."
     )
     tap: TapTest | None = None
+    learned_sag_mm: SagMm | None = Field(
+        default=None,
+        description="Learned from the log: how much lower the lens ends up than it was set.",
+    )
 
 
 SUPPORT_WORDS: Mapping[str, FieldWords] = MappingProxyType(
@@ -208,5 +213,8 @@ SUPPORT_WORDS: Mapping[str, FieldWords] = MappingProxyType(
         "tap/seen_mm": FieldWords("Picture moved", "to one side, on the work, while working"),
         "tap/reach_mm": FieldWords("Boom out at the test"),
         "tap/load_g": FieldWords("Load at the test"),
+        "learned_sag_mm": FieldWords(
+            "Learned: gives way by", "lower than it was set; empty = not at all"
+        ),
     }
 )

@@ -18,6 +18,7 @@ from steeple.core.plan.values import (
     FluxLm,
     IesText,
     IlluminanceLx,
+    LearnedShare,
     LevelDb,
     LightAngleDeg,
     MassG,
@@ -55,6 +56,10 @@ class Fixture(Part):
     battery_wh: EnergyWh | None = Field(
         default=None, description="Of a lamp that runs on a battery of its own."
     )
+    learned_light_share: LearnedShare | None = Field(
+        default=None,
+        description="Learned from the log: the light that it gives by what its figures say.",
+    )
     noise_db: LevelDb | None = Field(
         default=None, description="Its fan at one metre, dB(A); 0 = none."
     )
@@ -91,6 +96,9 @@ FIXTURE_WORDS: Mapping[str, FieldWords] = MappingProxyType(
         "mass_g": MASS,
         "power_w": FieldWords("Power", "on the rating plate"),
         "battery_wh": FieldWords("Battery", "of a lamp that has its own"),
+        "learned_light_share": FieldWords(
+            "Learned: it gives", "times the light of its figures; empty = as they say"
+        ),
         "noise_db": FieldWords("Noise of its fan", "at one metre, dB(A); 0 none"),
     }
 )

@@ -22,6 +22,7 @@ from steeple.core.roll.power import bank_j, battery_j
 from steeple.core.roll.store import bytes_per_s
 from steeple.core.study.angles.changing import same_thing
 from steeple.core.study.base.assumptions import Assumptions
+from steeple.core.study.base.sentence import times_or_none
 from steeple.core.study.inputs.session import GivenSession
 
 REST_S = 900
@@ -163,7 +164,16 @@ def _camera(
         camera.supply, at, assumptions, battery_wh=body.battery_wh, power_w=body.power_w,
         mains_else=webcam, fed_while=body.fed_while_recording,
     )  # fmt: skip
-    gaps, device = _keeps(camera.storage, mode.bitrate_mbit_s, body, kept_elsewhere=webcam)
+    for figure, share, why in (
+        ("battery", body.learned_battery_share, "how long a battery lasts by what its figures say"),
+        ("bitrate", body.learned_bitrate_share, "what it writes by what its menu says"),
+    ):
+        at_field = f"{at}/body/learned_{figure}_share"
+        assumptions.note_learned(at_field, times_or_none(share), why)
+    rate = mode.bitrate_mbit_s
+    if rate is not None:
+        rate *= body.learned_bitrate_share or 1.0
+    gaps, device = _keeps(camera.storage, rate, body, kept_elsewhere=webcam)
     heat = body.heat_limit_s
     cool = body.runs_cool_s
     if heat is None and cool is None and not webcam:
@@ -179,7 +189,9 @@ def _camera(
             device,
             id=f"camera/{camera.id}",
             power_w=body.power_w or 0.0,
-            battery_j=None if body.power_w is None else fed.battery_j,
+            battery_j=None
+            if body.power_w is None or fed.battery_j is None
+            else fed.battery_j * (body.learned_battery_share or 1.0),
             spare_batteries=camera.supply.spare_batteries or 0,
             bank=fed.bank,
             take_limit_s=None
@@ -192,7 +204,7 @@ def _camera(
         feeds_on=fed.by,
         power_w=body.power_w,
         gaps=tuple(gaps) + fed.gaps,
-        mbit_s=mode.bitrate_mbit_s,
+        mbit_s=rate,
         tells_stop=body.tells_stop,
         cool_s=cool,
         screen_sleeps=body.kind == "phone",

@@ -1,0 +1,1 @@
+"""Routes of the bench: the door, and the roll call."""

@@ -1,0 +1,1 @@
+"""What the log finds over all sessions, and what was learned in words."""

@@ -1,0 +1,1 @@
+"""What predictions and measurements teach: numbers in, numbers out."""

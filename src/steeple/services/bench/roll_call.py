@@ -1,0 +1,69 @@
+"""Use case: the roll call of a plan, and what devices tell by themselves."""
+
+from __future__ import annotations
+
+from collections.abc import Collection
+
+from steeple.core.plan.document import Plan
+from steeple.core.study.base.result import Result
+from steeple.core.study.cache import StudyCache
+from steeple.core.study.card.lists.roll_call import RollCall, roll_call
+from steeple.core.study.plan_study import camera_studies
+from steeple.devices.telling import StandInTeller
+
+
+class DeviceTells(Result):
+    """What a device tells of itself; None = it does not tell. Shares of one."""
+
+    id: str
+    name: str
+    rolling: bool
+    card_left: float | None
+    battery_left: float | None
+    stops_in_s: float | None
+
+
+def call_of(plan: Plan, cache: StudyCache | None = None) -> RollCall:
+    """The roll call of a plan.
+
+    Parameters
+    ----------
+    plan, cache
+        any; where studies are remembered.
+    """
+    return roll_call(camera_studies(plan, cache=cache)[0].context)
+
+
+def ask_devices(
+    plan: Plan, at_s: float, *, forgot: Collection[str] = (), cache: StudyCache | None = None
+) -> tuple[DeviceTells, ...]:
+    """What the cameras of the stand-in bench tell so long after they were started.
+
+    Parameters
+    ----------
+    plan, at_s
+        any; seconds since the start, >= 0.
+    forgot
+        ids of devices that nobody started.
+    cache
+        where studies are remembered.
+    """
+    found = []
+    for one in call_of(plan, cache).devices:
+        if one.kind != "camera":
+            continue
+        lasts = [one.lasts.get(why) for why in ("recording limit", "file limit", "heat")]
+        teller = StandInTeller(
+            started=one.id not in forgot,
+            records_s=min((each for each in lasts if each is not None), default=None),
+            card_s=one.lasts.get("card full"),
+            battery_s=one.lasts.get("battery empty"),
+        )
+        state = teller.state(at_s)
+        found.append(
+            DeviceTells(
+                id=one.id, name=one.name, rolling=state.rolling, card_left=state.card_left,
+                battery_left=state.battery_left, stops_in_s=state.stops_in_s,
+            )
+        )  # fmt: skip
+    return tuple(found)

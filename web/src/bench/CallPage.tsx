@@ -1,0 +1,167 @@
+/** The roll call: everything that can be forgotten, in the order in which one walks past it. */
+import { Button } from '@mantine/core';
+import { useEffect, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { sentencesOf } from '../api/client';
+import type { CalledDevice, CallItem, DeviceTells } from '../api/types';
+import { sentenceWords } from '../domain/sentences';
+import { spanWords } from '../domain/units';
+import { Sentence } from '../ui/Sentence';
+import { Trouble } from '../ui/Trouble';
+import { useUnits } from '../ui/units';
+import classes from './bench.module.css';
+import { Foot } from './Foot';
+import { Head, Sent } from './Head';
+import { askDevices } from './requests';
+import { useSession } from './session/useSession';
+import { usePlanAtBench } from './usePlanAtBench';
+
+export function CallPage() {
+  const { planId = '' } = useParams();
+  return <Call key={planId} planId={planId} />;
+}
+
+function Call({ planId }: { planId: string }) {
+  const session = useSession(planId);
+  const { standing } = session;
+  const { now, call, trouble } = usePlanAtBench(planId, standing.revision);
+  const { system } = useUnits();
+  useEffect(() => {
+    document.title = `Roll call · ${now?.plan.title ?? 'Steeple'}`;
+  }, [now]);
+  const items = call?.stops.flatMap((one) => one.items) ?? [];
+  const open = items.filter((one) => !standing.ticked[one.id]).length;
+  const tick = (item: CallItem): void =>
+    session.say(
+      {
+        kind: 'tick',
+        item: item.id,
+        says: sentenceWords(item.says, system).slice(0, 200),
+        done: !standing.ticked[item.id],
+      },
+      now?.revision ?? 1,
+    );
+  return (
+    <div className={classes.page}>
+      <Head title={now?.plan.title ?? ''}>
+        <Sent waiting={session.waiting} why={session.why} />
+      </Head>
+      <main className={classes.sheet}>
+        {trouble.length ? <Trouble sentences={trouble} /> : null}
+        {call ? (
+          <h1>
+            {items.length === 0
+              ? 'Nothing to call yet: the plan has no camera'
+              : open
+                ? `${open} of ${items.length} still to look at`
+                : 'All looked at: begin the take'}
+          </h1>
+        ) : null}
+        {now && call?.devices.length ? (
+          <Ask
+            devices={call.devices}
+            onAsk={(forgot) =>
+              askDevices(
+                now.plan,
+                standing.takeSince === null || standing.zero === null
+                  ? 0
+                  : Math.max(0, (Date.now() - session.ahead - standing.zero) / 1000),
+                standing.takeSince === null ? call.devices.map((one) => one.id) : forgot,
+              )
+            }
+          />
+        ) : null}
+        {call?.stops.map((stop) => (
+          <section key={stop.at} className={classes.stop}>
+            <h2>{stop.at}</h2>
+            {stop.items.map((item) => (
+              <button
+                key={item.id}
+                type="button"
+                role="checkbox"
+                aria-checked={standing.ticked[item.id] ?? false}
+                className={classes.item}
+                onClick={() => tick(item)}
+              >
+                <svg width="34" height="34" viewBox="0 0 34 34" aria-hidden="true">
+                  <circle cx="17" cy="17" r="14.5" />
+                  {standing.ticked[item.id] ? <path d="M10 17.5l5 5.5 9-11.5" /> : null}
+                </svg>
+                <span>
+                  <Sentence pieces={item.says} />
+                </span>
+              </button>
+            ))}
+          </section>
+        ))}
+        {call && items.length ? (
+          <p className={classes.next}>
+            <Button component={Link} to={`/bench/${planId}/session`} size="lg" fullWidth>
+              To the take
+            </Button>
+          </p>
+        ) : null}
+      </main>
+      <Foot planId={planId} />
+    </div>
+  );
+}
+
+interface AskProps {
+  devices: readonly CalledDevice[];
+  onAsk: (forgot: readonly string[]) => Promise<DeviceTells[]>;
+}
+
+/** What devices tell by themselves; who does not roll is said first. */
+function Ask({ devices, onAsk }: AskProps) {
+  const [told, setTold] = useState<DeviceTells[] | null>(null);
+  const [trouble, setTrouble] = useState<string[]>([]);
+  const [forgot, setForgot] = useState('');
+  const cameras = devices.filter((one) => one.kind === 'camera');
+  if (!cameras.length) return null;
+  const ask = async (): Promise<void> => {
+    try {
+      setTold(await onAsk(forgot ? [forgot] : []));
+      setTrouble([]);
+    } catch (error) {
+      setTrouble(sentencesOf(error));
+    }
+  };
+  const still = told?.filter((one) => !one.rolling) ?? [];
+  return (
+    <section className={classes.ask} aria-label="What the cameras tell">
+      {trouble.length ? <Trouble sentences={trouble} /> : null}
+      {told ? (
+        <p className={still.length ? classes.notRolling : classes.rolling} role="status">
+          {still.length
+            ? `Not rolling: ${still.map((one) => one.name).join(', ')}`
+            : 'Every camera rolls'}
+        </p>
+      ) : null}
+      {told?.map((one) => (
+        <p key={one.id} className={classes.tells}>
+          <b>{one.name}</b> {one.rolling ? 'rolls' : 'stands still'}
+          {one.card_left === null ? '' : `, card ${Math.round(one.card_left * 100)} % free`}
+          {one.battery_left === null ? '' : `, battery ${Math.round(one.battery_left * 100)} %`}
+          {one.rolling && one.stops_in_s !== null
+            ? `, stops in ${spanWords(Math.floor(one.stops_in_s))}`
+            : ''}
+        </p>
+      ))}
+      <Button variant="default" size="md" fullWidth onClick={() => void ask()}>
+        {told ? 'Ask the cameras again' : 'Ask the cameras'}
+      </Button>
+      <label className={classes.tryIt}>
+        The cameras of this bench are stand-ins. Forgotten:{' '}
+        <select value={forgot} onChange={(event) => setForgot(event.currentTarget.value)}>
+          <option value="">none</option>
+          {cameras.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+        </select>
+      </label>
+    </section>
+  );
+}
