@@ -20,7 +20,7 @@ from bench.angles import angles_step
 from bench.check import check_step
 from bench.dragging import dragging
 from bench.light import light_step
-from bench.log import STORED_TAKES, fill_log
+from bench.log import STORED_TAKES, fill_log, log_step
 from bench.machine import REFERENCE_S, Machine, by_speed, machine
 from bench.plans import large_plan
 from bench.renderer import renderer
@@ -276,6 +276,7 @@ def table() -> Iterator[Timing]:
     with tempfile.TemporaryDirectory() as name:
         folder = Path(name)
         yield from by_speed(cupboard(folder))
+        yield from by_speed(log_step(folder))
         ids = fill(folder)
         with server(folder) as (port, first):
             yield from by_speed([line("first page after the server is up", first, "s", 1)])

@@ -72,8 +72,8 @@ function Running({ planId }: { planId: string }) {
             </Button>
           </p>
         ) : null}
-        <h1 className={classes.clock} role="timer" aria-live="off">
-          <span data-rolls={standing.takeSince !== null || undefined}>
+        <h1 className={classes.clock}>
+          <span role="timer" aria-live="off" data-rolls={standing.takeSince !== null || undefined}>
             {standing.takeSince === null
               ? standing.takes
                 ? 'between takes'

@@ -1,0 +1,148 @@
+"""The log sheet: what was lost, predicted against measured, what was learned and its switch, takes, files."""
+
+from __future__ import annotations
+
+import re
+from datetime import UTC, datetime
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import BrowserContext, Page, expect
+
+from steeple.demo.log import fill_log
+from tests.ui.conftest import ServerHere, Watch, answer, fits_across, saved
+from tests.ui.test_looks import violations
+
+pytestmark = pytest.mark.ui
+
+
+@pytest.fixture
+def logged(own_server: ServerHere) -> ServerHere:
+    """A Steeple with the demo's six past sessions."""
+    fill_log(own_server.database, lambda: datetime.now(UTC))
+    return own_server
+
+
+def gilding(server: ServerHere) -> str:
+    plans = server.ask("GET", "/api/plans")["plans"]
+    return next(str(one["id"]) for one in plans if "Gilding" in one["title"])
+
+
+@pytest.fixture
+def page(logged: ServerHere, context: BrowserContext, watch: Watch) -> Page:
+    page = context.new_page()
+    page.goto(f"{logged.base}/plan/{gilding(logged)}/log")
+    expect(page.get_by_role("heading", level=1)).to_contain_text("of work lost in 6 sessions")
+    return page
+
+
+def test_the_answer_says_what_was_lost_and_learned(page: Page) -> None:
+    assert "Learned:" in answer(page)
+    expect(page.locator("[data-code='log.same-loss']")).to_contain_text("5 times")
+    lost = page.get_by_role("region", name="What was lost, and why")
+    expect(lost).to_contain_text("the battery was empty, 5 times")
+    expect(lost).to_contain_text("Would have saved most")
+    expect(page.get_by_text("2.9 % shorter than its ring says")).to_be_visible()
+    expect(page.get_by_text("each month")).to_be_visible()
+
+
+def test_what_was_learned_is_taken_into_the_plan_undone_and_switched_off(page: Page) -> None:
+    learned = page.get_by_role("region", name="Predicted against measured")
+    use = learned.get_by_role("button", name="Use it in this plan")
+    expect(use).to_have_count(4)
+    use.first.click()
+    expect(use).to_have_count(3)
+    saved(page)
+    page.get_by_role("link", name="Lens").click()
+    changed = answer(page)
+    page.get_by_text("undo", exact=True).click()
+    expect(page.get_by_role("heading", level=1)).not_to_have_text(changed)
+    page.get_by_role("link", name="Log").click()
+    expect(use).to_have_count(4)
+    learned.get_by_role("button", name="Switch it off").first.click()
+    expect(learned.get_by_text("you switched it off")).to_be_visible()
+    expect(use).to_have_count(3)
+    learned.get_by_role("button", name="Switch it on again").click()
+    expect(use).to_have_count(4)
+
+
+def test_takes_are_found_and_a_session_opened(page: Page) -> None:
+    page.get_by_label("Words").fill("steam")
+    expect(page.get_by_text("1 take", exact=True)).to_be_visible()
+    page.get_by_label("Words").fill("nothing like it")
+    expect(page.get_by_text("0 takes")).to_be_visible()
+    page.get_by_label("Words").fill("")
+    page.get_by_label("Something stopped").select_option("yes")
+    expect(page.get_by_text("6 takes")).to_be_visible()
+    page.get_by_text("This plan", exact=True).click()
+    expect(page.get_by_text("5 takes")).to_be_visible()
+    page.get_by_role("region", name="Sessions").get_by_role("link").first.click()
+    expect(page.get_by_role("heading", level=1)).to_have_text("Gilding a book cover")
+    expect(page.get_by_text("battery empty").first).to_be_visible()
+
+
+def test_files_are_saved_and_a_log_is_put_to_this_one(page: Page, tmp_path: Path) -> None:
+    page.get_by_text("The log in files").click()
+    with page.expect_download() as saving:
+        page.get_by_role("link", name="Save the log").click()
+    path = tmp_path / "log.json"
+    saving.value.save_as(path)
+    with page.expect_file_chooser() as choosing:
+        page.get_by_role("button", name="Put a log to this one").click()
+    choosing.value.set_files(path)
+    expect(page.get_by_text("0 new sessions, 0 new measurements")).to_be_visible()
+    with page.expect_download() as markers:
+        page.get_by_role("link", name=re.compile("^Markers of")).first.click()
+    assert markers.value.suggested_filename.endswith(".otio")
+
+
+def test_a_file_that_is_no_log_is_refused(page: Page, watch: Watch, tmp_path: Path) -> None:
+    watch.expected.append("422")
+    path = tmp_path / "plan.json"
+    path.write_text('{"format": "steeple-plan"}')
+    page.get_by_text("The log in files").click()
+    with page.expect_file_chooser() as choosing:
+        page.get_by_role("button", name="Put a log to this one").click()
+    choosing.value.set_files(path)
+    expect(page.get_by_role("alert")).to_contain_text("is no log of Steeple")
+
+
+def test_a_check_is_kept_in_the_log_with_a_picture(page: Page, logged: ServerHere) -> None:
+    page.get_by_role("link", name="Check").click()
+    page.get_by_text("Try it without a camera").click()
+    page.get_by_role("button", name="Take its test frame").click()
+    keep = page.get_by_role("button", name="Keep it in the log")
+    expect(keep).to_be_visible(timeout=90_000)
+    keep.click()
+    expect(page.get_by_role("button", name="Kept in the log")).to_be_visible()
+    page.get_by_role("link", name="Log").click()
+    page.get_by_text("Pictures of checks").click()
+    expect(page.get_by_alt_text("Test frame, overhead")).to_be_visible()
+    page.get_by_role("button", name="Remove the picture").click()
+    expect(page.get_by_text("None kept of this plan")).to_be_visible()
+    rows = logged.ask("GET", "/api/log/compared")["rows"]
+    lens = next(one for one in rows if one["figure"] == "lens.focal")
+    assert len(lens["pairs"]) in (5, 6), "the zoom may have been trusted"
+    sag = next(one for one in rows if one["figure"] == "support.sag")
+    assert len(sag["pairs"]) == 6
+
+
+def test_an_empty_log_says_how_to_begin(
+    own_server: ServerHere, context: BrowserContext, watch: Watch
+) -> None:
+    page = context.new_page()
+    page.goto(f"{own_server.base}/plan/{gilding(own_server)}/log")
+    expect(page.get_by_role("heading", level=1)).to_contain_text("Nothing is in the log yet")
+    expect(page.get_by_text("Open the bench")).to_be_visible()
+
+
+@pytest.mark.parametrize("scheme", ["light", "dark"])
+def test_axe_finds_nothing_in_the_log_and_nothing_runs_off_the_side(
+    page: Page, scheme: str
+) -> None:
+    page.emulate_media(color_scheme=scheme)  # type: ignore[arg-type]
+    page.wait_for_load_state("networkidle")
+    assert violations(page) == []
+    for width in (390, 820, 1280):
+        page.set_viewport_size({"width": width, "height": 844})
+        fits_across(page)

@@ -1,0 +1,87 @@
+import { describe, expect, it } from 'vitest';
+import type { MeasuredRow, Pair, Plan } from '../../api/types';
+import { differs, learnedOff, offBy, offWords, reachOf, withLearned } from './model';
+
+const pair = (measured: number, plain = 100, figure: Pair['figure'] = 'lens.focal'): Pair => ({
+  id: `pair-${measured}`,
+  figure,
+  of: 'lens-1',
+  of_name: 'zoom',
+  plan_id: 'plan',
+  plan_title: '',
+  revision: 1,
+  session_id: null,
+  at: '2026-11-28T09:00:00Z',
+  predicted: plain,
+  plain,
+  measured,
+  error: 0.5,
+  lens: '',
+  support: '',
+  lamp: '',
+  camera: '',
+  room: '',
+});
+const row = (status: 'sure' | 'off' | 'few', value = 0.97): MeasuredRow => ({
+  figure: 'lens.focal',
+  words: 'true focal length',
+  of_words: 'zoom',
+  says: [],
+  corrects: true,
+  pairs: [pair(97), pair(96.5)],
+  learned: {
+    figure: 'lens.focal',
+    of: 'lens-1',
+    name: 'zoom',
+    status,
+    by: 'share',
+    unit: 'mm_exact',
+    value,
+    low: value - 0.01,
+    high: value + 0.01,
+    cases: 2,
+    per_30_days: null,
+    without: 0.03,
+    with_it: 0.01,
+    in_use_worse: false,
+  },
+});
+const plan = (share: number | null): Plan =>
+  ({
+    cameras: [
+      { lens_id: 'lens-1', lens: { learned_focal_share: share }, body_id: null, body: null },
+    ],
+    supports: [],
+    lights: [],
+  }) as unknown as Plan;
+
+describe('predicted against measured', () => {
+  it('is a share for ratios and a difference for the rest', () => {
+    expect(offBy(pair(97))).toBeCloseTo(-0.03);
+    expect(offBy(pair(8, 0, 'support.sag'))).toBe(8);
+    expect(offBy(pair(8, 0))).toBe(0);
+    expect(learnedOff(row('sure'))?.at).toBeCloseTo(-0.03);
+  });
+  it('is said with its sign and unit', () => {
+    expect(offWords(row('sure'), -0.031, 'cm')).toBe('−3.1 %');
+    expect(offWords({ ...row('sure'), figure: 'support.sag' }, 8, 'cm')).toBe('+0.8 cm');
+    expect(offWords({ ...row('sure'), figure: 'camera.tilt' }, 0.5, 'cm')).toBe('+0.5°');
+  });
+  it('reaches to a round figure that holds every dot', () => {
+    expect(reachOf(row('sure'))).toBe(0.05);
+  });
+});
+
+describe('what is learned in a plan', () => {
+  it('can be taken, and taken out again', () => {
+    expect(differs(plan(null), row('sure'))).toBe('take');
+    const now = withLearned(plan(null), row('sure'));
+    expect(now.cameras[0]?.lens).toMatchObject({ learned_focal_share: 0.97 });
+    expect(differs(now, row('sure'))).toBeNull();
+    expect(differs(now, row('off'))).toBe('drop');
+    expect(withLearned(now, row('off')).cameras[0]?.lens).toMatchObject({
+      learned_focal_share: null,
+    });
+    expect(differs(plan(null), row('few'))).toBeNull();
+  });
+});
