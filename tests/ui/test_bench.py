@@ -5,18 +5,23 @@ from __future__ import annotations
 import json
 import random
 import re
-from collections.abc import Callable
+import socket
+from collections.abc import Callable, Iterator
+from threading import Thread
 from typing import Any
 
 import pytest
+import uvicorn
 from playwright.sync_api import BrowserContext, Page, Route, ViewportSize, expect
 
+from steeple.api.bench.gate import Gate
 from steeple.core.plan.document import Plan
 from steeple.core.plan.reading import write_plan
 from steeple.demo.plans import GILDING
+from steeple.services.bench.pairing import PairingService
 from tests.plans import BARE, SOUND, changed
 from tests.roll_cases import RESTART, STOPS, session
-from tests.ui.conftest import Server, Watch, fits_across
+from tests.ui.conftest import Server, ServerHere, Watch, fits_across
 from tests.ui.test_looks import violations
 
 pytestmark = pytest.mark.ui
@@ -330,6 +335,63 @@ def test_the_door_is_opened_on_purpose_and_closed(
         expect(door.get_by_role("button", name="A code for one more device")).to_be_visible()
     door.get_by_role("button", name="Close it").click()
     expect(door).to_contain_text("serves this machine alone")
+
+
+@pytest.fixture
+def over_the_network(own_server: ServerHere) -> Iterator[tuple[str, PairingService]]:
+    """The gate as a phone meets it, on an address of its own; and who pairs devices there."""
+    app = own_server.server.config.app
+    pairing: PairingService = app.state.context.pairing  # type: ignore[union-attr]
+    gate = Gate(app, pairing, lambda: ("127.0.0.1",))  # type: ignore[arg-type]
+    with socket.socket() as listener:
+        listener.bind(("127.0.0.1", 0))
+        listener.listen(64)
+        config = uvicorn.Config(gate, log_level="warning", lifespan="off")
+        server = uvicorn.Server(config)
+        thread = Thread(target=server.run, kwargs={"sockets": [listener]}, daemon=True)
+        thread.start()
+        yield f"http://127.0.0.1:{listener.getsockname()[1]}", pairing
+        server.should_exit = True
+        server.force_exit = True
+        thread.join(timeout=10)
+
+
+def test_a_phone_is_paired_in_a_browser_films_and_is_sent_away(
+    over_the_network: tuple[str, PairingService], context: BrowserContext, watch: Watch
+) -> None:
+    address, pairing = over_the_network
+    watch.expected += ["401", "403"]
+    page = context.new_page()
+    page.set_viewport_size(PHONE)
+    page.goto(f"{address}/bench")
+    expect(page.get_by_text("Type the code that Steeple shows at the desk.")).to_be_visible()
+    page.get_by_label("Code").fill("ABCD EFGH")
+    page.get_by_role("button", name="Pair this device").click()
+    expect(page.get_by_role("alert")).to_contain_text("This is not the code")
+    assert violations_of_plain(page) == []
+    page.goto(f"{address}/pair?code={pairing.new_code().code}")
+    page.get_by_label("What you call this device").fill("my phone")
+    page.get_by_role("button", name="Pair this device").click()
+    expect(page.get_by_role("heading", level=1)).to_have_text("What do you film now?")
+    page.get_by_role("link", name="Gilding a book cover").click()
+    begin(page)
+    all_in_the_log(page)
+    page.get_by_role("link", name="card").click()
+    expect(page.get_by_role("img", name="The rig seen").first).to_be_visible()
+    page.go_back()
+    (device,) = pairing.devices()
+    pairing.withdraw(device.id)
+    page.get_by_role("button", name="good", exact=True).click()
+    expect(page.get_by_text("its pairing was withdrawn")).to_be_visible()
+    expect(page.get_by_text("1 tap kept here")).to_be_visible()
+
+
+def violations_of_plain(page: Page) -> list[str]:
+    """What stands out of the page that asks for the code: it takes no scripts of ours, so it is looked at by eye."""
+    small = page.evaluate(
+        "[...document.querySelectorAll('input, button')].filter(one => one.offsetHeight < 44).length"
+    )
+    return [] if small == 0 else [f"{small} fields are lower than a thumb"]
 
 
 @pytest.mark.parametrize("scheme", ["light", "dark"])

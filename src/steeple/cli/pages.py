@@ -10,9 +10,11 @@ from collections.abc import Callable, Mapping
 from pathlib import Path
 
 from steeple.api.app import make_app
+from steeple.core.findings.log.notes import LOG_CODES
 from steeple.core.findings.registry import CAUTIONS, RULES
 from steeple.core.plan.reading import plan_schema
 from steeple.core.plan.shapes import SHAPES
+from steeple.core.record.pair import KINDS
 from steeple.core.study.inputs.support_forms import FORMS
 from steeple.core.study.registry import STEPS
 from steeple.formats.log.log_json import log_schema
@@ -90,6 +92,22 @@ def physics_page() -> str:
             f"Judged in {_place(rule.looked)}; checked in {_checked_in(rule.code, checks)}.",
             "",
         ]
+    lines += ["## What the log finds", ""]
+    lines += [f"- `{code}`: {says}" for code, says in LOG_CODES.items()]
+    lines += ["", "## What is learned", ""]
+    lines += [
+        "Predicted against measured, by the normal model (`core/learning/normal.py`); how far such a thing is "
+        "usually off, and how far one case strays from the next, are planning values of our own.",
+        "",
+        "| figure | compared by | usually off | strays | kept as |",
+        "|---|---|---|---|---|",
+    ]
+    for figure, kind in KINDS.items():
+        lines.append(
+            f"| {kind.words} (`{figure}`) | {kind.by} | {kind.belief.usual_off:g} "
+            f"| {kind.belief.usual_spread:g} | {kind.gear_field or 'shown alone'} |"
+        )
+    lines.append("")
     lines += ["## Cautions", ""]
     for caution in CAUTIONS:
         lines += [f"- `{caution.code}`, when {caution.trigger}: {caution.sentence}"]

@@ -6,22 +6,17 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime
 
-from pydantic import TypeAdapter
 from sqlalchemy import ColumnElement, Connection, delete, func, insert, select
 from sqlalchemy.dialects.sqlite import insert as put
 
 from steeple.core.record.event import Heard
-from steeple.core.record.pair import Pair
 from steeple.core.record.told import SessionRecord, Took
 from steeple.store.errors import NotFound
 from steeple.store.gear import like_word
 from steeple.store.tables import (
     EventRow,
-    PairRow,
-    PictureRow,
     RevisionRow,
     SessionRow,
-    SwitchedOffRow,
     TakeRow,
 )
 
@@ -65,18 +60,6 @@ class FoundTake:
     plan_id: str
     plan_title: str
     take: Took
-
-
-@dataclass(frozen=True, slots=True)
-class StoredPicture:
-    """A picture of the log, without its content."""
-
-    id: str
-    plan_id: str
-    session_id: str | None
-    says: str
-    taken_at: str
-    size: int
 
 
 @dataclass(frozen=True, slots=True)
@@ -269,111 +252,6 @@ class LogRepository:
             ).first()
             is not None
         )
-
-    def put_pairs(self, pairs: Sequence[Pair]) -> None:
-        """Keep pairs; those with the same id are replaced."""
-        for one in pairs:
-            values = {
-                "session_id": one.session_id,
-                "plan_id": one.plan_id,
-                "figure": one.figure,
-                "of": one.of,
-                "at": in_utc(one.at),
-                "pair": one.model_dump_json(),
-            }
-            self.connection.execute(
-                put(PairRow)
-                .values(id=one.id, **values)
-                .on_conflict_do_update(index_elements=["id"], set_=values)
-            )
-
-    def drop_pairs(self, session_id: str) -> None:
-        """Forget the pairs of a session, to be made anew."""
-        self.connection.execute(delete(PairRow).where(PairRow.session_id == session_id))
-
-    def pairs(self, figure: str | None = None, of: str | None = None) -> list[Pair]:
-        """Pairs, the oldest first."""
-        query = select(PairRow.pair).order_by(PairRow.at, PairRow.id)
-        if figure is not None:
-            query = query.where(PairRow.figure == figure)
-        if of is not None:
-            query = query.where(PairRow.of == of)
-        return _PAIRS.validate_json(
-            "[" + ",".join(row.pair for row in self.connection.execute(query)) + "]"
-        )
-
-    def pairs_of(self, session_id: str) -> list[Pair]:
-        """Pairs that were made of a session."""
-        query = select(PairRow.pair).where(PairRow.session_id == session_id)
-        return [Pair.model_validate_json(row.pair) for row in self.connection.execute(query)]
-
-    def switched_off(self) -> set[tuple[str, str]]:
-        """Corrections that are not wanted: figure and thing."""
-        rows = self.connection.execute(select(SwitchedOffRow.figure, SwitchedOffRow.of))
-        return {(row.figure, row.of) for row in rows}
-
-    def switch(self, figure: str, of: str, *, on: bool, at: str) -> None:
-        """Switch a correction off, or on again."""
-        self.connection.execute(
-            delete(SwitchedOffRow).where(SwitchedOffRow.figure == figure, SwitchedOffRow.of == of)
-        )
-        if not on:
-            self.connection.execute(insert(SwitchedOffRow).values(figure=figure, of=of, at=at))
-
-    def put_picture(
-        self, picture_id: str, *, plan_id: str, session_id: str | None, says: str, taken_at: str,
-        content: bytes,
-    ) -> None:  # fmt: skip
-        """Keep a picture."""
-        self.connection.execute(
-            insert(PictureRow).values(
-                id=picture_id, plan_id=plan_id, session_id=session_id, says=says[:200],
-                taken_at=taken_at, content=content,
-            )
-        )  # fmt: skip
-
-    def pictures(self, plan_id: str | None = None, most: int = 200) -> list[StoredPicture]:
-        """Pictures without their content, the newest first."""
-        query = (
-            select(
-                PictureRow.id, PictureRow.plan_id, PictureRow.session_id, PictureRow.says,
-                PictureRow.taken_at, func.length(PictureRow.content),
-            )
-            .order_by(PictureRow.taken_at.desc(), PictureRow.id)
-            .limit(most)
-        )  # fmt: skip
-        if plan_id is not None:
-            query = query.where(PictureRow.plan_id == plan_id)
-        return [StoredPicture(*row) for row in self.connection.execute(query)]
-
-    def picture(self, picture_id: str) -> bytes:
-        """The content of a picture.
-
-        Raises
-        ------
-        NotFound
-            ``no-such-picture``.
-        """
-        row = self.connection.execute(
-            select(PictureRow.content).where(PictureRow.id == picture_id)
-        ).one_or_none()
-        if row is None:
-            raise NotFound(
-                "no-such-picture", "This picture is not kept, or was removed.", field="picture",
-                value=picture_id,
-            )  # fmt: skip
-        return bytes(row.content)
-
-    def drop_picture(self, picture_id: str) -> None:
-        """Remove a picture for good."""
-        self.connection.execute(delete(PictureRow).where(PictureRow.id == picture_id))
-
-    def drop_pictures_before(self, at: str) -> int:
-        """Remove every picture taken before a time; says how many."""
-        return self.connection.execute(delete(PictureRow).where(PictureRow.taken_at < at)).rowcount
-
-
-_PAIRS: TypeAdapter[list[Pair]] = TypeAdapter(list[Pair])
 
 
 def _take_row(

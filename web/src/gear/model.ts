@@ -227,7 +227,10 @@ export function summaryOf(
 ): string {
   const said: string[] = [];
   for (const { field, path } of pathsOf(fields, { modes: 1 })) {
-    if (said.length >= most || path === 'name' || path.startsWith('modes/0/name')) continue;
+    // What the log has taught of a thing is always told.
+    const learned = path.startsWith('learned_');
+    if ((said.length >= most && !learned) || path === 'name' || path.startsWith('modes/0/name'))
+      continue;
     const value = valueAt(figures, path);
     if (value === null || value === undefined || value === '' || typeof value === 'boolean')
       continue;

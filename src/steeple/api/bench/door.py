@@ -20,6 +20,8 @@ from steeple.core.errors import InputError
 from steeple.services.bench.pairing import PairingService
 
 BENCH_PORT = 8732
+SCHEME = "http"
+"""A certificate for an address of a local network is not to be had."""
 PORTS_TRIED = 20
 LOOK_AGAIN_S = 5.0
 """A network that has changed is seen after so long."""
@@ -90,9 +92,8 @@ class BenchDoor:
         for one in self.addresses():
             is_6 = ":" in one
             if (socket.AF_INET6 if is_6 else socket.AF_INET) in families:
-                found.append(
-                    f"http://[{one}]:{self.open_port}" if is_6 else f"http://{one}:{self.open_port}"
-                )
+                host = f"[{one}]" if is_6 else one
+                found.append(f"{SCHEME}://{host}:{self.open_port}")
         return tuple(found)
 
     async def open(self) -> None:

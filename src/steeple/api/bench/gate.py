@@ -10,10 +10,10 @@ from http.cookies import CookieError, SimpleCookie
 from urllib.parse import parse_qs, urlencode, urlsplit
 
 from fastapi.concurrency import run_in_threadpool
-from starlette.datastructures import Headers
+from starlette.datastructures import Headers, MutableHeaders
 from starlette.requests import Request
 from starlette.responses import HTMLResponse, RedirectResponse, Response
-from starlette.types import ASGIApp, Receive, Scope, Send
+from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from steeple.api.bench.asking import asking_page
 from steeple.api.errors import problem_of, refusal
@@ -116,13 +116,16 @@ class Gate:
                 await send({"type": "websocket.close", "code": 1008})
             return
         reply = await self._stopped(scope, receive)
+        outward = _without_opener_policy(send)
         if reply is None:
-            await self.app(_as_here(scope), receive, send)
+            await self.app(_as_here(scope), receive, outward)
             return
         for name, value in HEADERS.items():
             reply.headers[name] = value
+        # Else a browser would not say from where the form comes.
+        reply.headers["referrer-policy"] = "same-origin"
         reply.headers["cache-control"] = "no-store"
-        await reply(scope, receive, send)
+        await reply(scope, receive, outward)
 
     async def _stopped(self, scope: Scope, receive: Receive) -> Response | None:
         """What is answered here; None where the application answers."""
@@ -176,6 +179,17 @@ class Gate:
             COOKIE, token, max_age=PAIRED_DAYS * 86_400, httponly=True, samesite="strict", path="/"
         )
         return reply
+
+
+def _without_opener_policy(send: Send) -> Send:
+    """Replies without a header that browsers heed on encrypted addresses alone, and complain of on others."""
+
+    async def outward(message: Message) -> None:
+        if message["type"] == "http.response.start":
+            del MutableHeaders(scope=message)["cross-origin-opener-policy"]
+        await send(message)
+
+    return outward
 
 
 def _as_here(scope: Scope) -> Scope:

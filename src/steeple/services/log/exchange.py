@@ -27,7 +27,9 @@ from steeple.services.log.learning import refresh
 from steeple.services.plans import Clock, new_id
 from steeple.store.database import Database
 from steeple.store.gear import GearRepository
-from steeple.store.log import LogRepository, StoredPicture
+from steeple.store.learned import LearnedRepository
+from steeple.store.log import LogRepository
+from steeple.store.pictures import PictureRepository, StoredPicture
 from steeple.store.plans import PlanRepository
 
 PICTURE_PX, PICTURE_QUALITY = 640, 80
@@ -56,7 +58,7 @@ class ExchangeService:
     def as_json(self) -> str:
         """The whole log; pictures are not in it."""
         with self.database.reading() as connection:
-            log = LogRepository(connection)
+            log, learned = LogRepository(connection), LearnedRepository(connection)
             return write_log(
                 LogDocument(
                     sessions=tuple(
@@ -66,10 +68,10 @@ class ExchangeService:
                         )
                         for one in log.all_ids()
                     ),
-                    pairs=tuple(log.pairs()),
+                    pairs=tuple(learned.pairs()),
                     switched_off=tuple(
                         SwitchedOff.model_validate({"figure": figure, "of": of})
-                        for figure, of in sorted(log.switched_off())
+                        for figure, of in sorted(learned.switched_off())
                     ),
                 )
             )  # fmt: skip
@@ -95,12 +97,13 @@ class ExchangeService:
                     log.put_session(told.id, told.plan_id, told.plan_title, record, at=at)
                     sessions += new
                     events += count
-            there = {one.id for one in log.pairs()}
-            log.put_pairs(document.pairs)
+            learned = LearnedRepository(connection)
+            there = {one.id for one in learned.pairs()}
+            learned.put_pairs(document.pairs)
             for off in document.switched_off:
-                log.switch(off.figure, off.of, on=False, at=at)
+                learned.switch(off.figure, off.of, on=False, at=at)
             keys = {(one.figure, one.of) for one in document.pairs}
-            refresh(log, GearRepository(connection), keys, at=at)
+            refresh(learned, GearRepository(connection), keys, at=at)
         return LogTaken(sessions, events, sum(one.id not in there for one in document.pairs))
 
     def takes_csv(self) -> str:
@@ -145,7 +148,7 @@ class ExchangeService:
         picture_id = new_id()
         with self.database.writing() as connection:
             PlanRepository(connection).at(plan_id, 1)
-            LogRepository(connection).put_picture(
+            PictureRepository(connection).put_picture(
                 picture_id, plan_id=plan_id, session_id=session_id, says=says, taken_at=self._now(),
                 content=out.getvalue(),
             )  # fmt: skip
@@ -154,17 +157,17 @@ class ExchangeService:
     def pictures(self, plan_id: str | None = None) -> list[StoredPicture]:
         """Pictures that are kept, the newest first."""
         with self.database.reading() as connection:
-            return LogRepository(connection).pictures(plan_id)
+            return PictureRepository(connection).pictures(plan_id)
 
     def picture(self, picture_id: str) -> bytes:
         """A picture, JPEG."""
         with self.database.reading() as connection:
-            return LogRepository(connection).picture(picture_id)
+            return PictureRepository(connection).picture(picture_id)
 
     def drop_picture(self, picture_id: str) -> None:
         """Remove a picture for good."""
         with self.database.writing() as connection:
-            LogRepository(connection).drop_picture(picture_id)
+            PictureRepository(connection).drop_picture(picture_id)
 
     def keep_days(self, days: int) -> int:
         """Remove every picture that is older; says how many.
@@ -187,7 +190,7 @@ class ExchangeService:
             )  # fmt: skip
         before = (self.clock() - timedelta(days=days)).isoformat(timespec="milliseconds")
         with self.database.writing() as connection:
-            return LogRepository(connection).drop_pictures_before(before)
+            return PictureRepository(connection).drop_pictures_before(before)
 
 
 def _rate(plans: PlanRepository, plan_id: str, revision: int) -> tuple[float, list[str]]:

@@ -16,7 +16,7 @@ from steeple.services.plans import Clock
 from steeple.store.database import Database
 from steeple.store.errors import NotFound
 from steeple.store.gear import GearRepository
-from steeple.store.log import LogRepository
+from steeple.store.learned import LearnedRepository
 from steeple.store.plans import PlanRepository
 
 Key = tuple[PairFigure, str]
@@ -32,12 +32,12 @@ class LearningService:
     def pairs(self, figure: PairFigure | None = None, of: str | None = None) -> list[Pair]:
         """Predicted against measured, the oldest first."""
         with self.database.reading() as connection:
-            return LogRepository(connection).pairs(figure, of)
+            return LearnedRepository(connection).pairs(figure, of)
 
     def learned(self) -> list[LearnedOf]:
         """What is learned of each thing, figure by figure."""
         with self.database.reading() as connection:
-            return _learned(LogRepository(connection))
+            return _learned(LearnedRepository(connection))
 
     def tell_frame(
         self, plan_id: str, *, revision: int, camera: str, built: AsBuilt,
@@ -55,7 +55,7 @@ class LearningService:
             plan = plans.at(plan_id, revision)
             of = Circumstances(plan_id, plan.title, revision, self.clock(), session_id)
             return self._keep(
-                LogRepository(connection), GearRepository(connection),
+                LearnedRepository(connection), GearRepository(connection),
                 pairs_of_frame(plan, camera, built, of),
             )  # fmt: skip
 
@@ -74,11 +74,13 @@ class LearningService:
             plan = PlanRepository(connection).at(plan_id, revision)
             of = Circumstances(plan_id, plan.title, revision, self.clock(), session_id)
             return self._keep(
-                LogRepository(connection), GearRepository(connection),
+                LearnedRepository(connection), GearRepository(connection),
                 pairs_of_meter(plan, camera, tuple(readings), of),
             )  # fmt: skip
 
-    def _keep(self, log: LogRepository, gear: GearRepository, pairs: Sequence[Pair]) -> list[Pair]:
+    def _keep(
+        self, log: LearnedRepository, gear: GearRepository, pairs: Sequence[Pair]
+    ) -> list[Pair]:
         log.put_pairs(pairs)
         refresh(log, gear, {(one.figure, one.of) for one in pairs}, at=self._now())
         return list(pairs)
@@ -95,7 +97,7 @@ class LearningService:
             ``nothing-learned`` where no pair tells of it.
         """
         with self.database.writing() as connection:
-            log = LogRepository(connection)
+            log = LearnedRepository(connection)
             if not log.pairs(figure, of):
                 raise InputError(
                     "nothing-learned",
@@ -107,16 +109,18 @@ class LearningService:
             return _learned(log)
 
 
-def _learned(log: LogRepository) -> list[LearnedOf]:
+def _learned(log: LearnedRepository) -> list[LearnedOf]:
     off = log.switched_off()
     by_key: dict[Key, list[Pair]] = {}
     for one in log.pairs():
         by_key.setdefault((one.figure, one.of), []).append(one)
+    order = {figure: index for index, figure in enumerate(KINDS)}
     found = (learned_from(pairs, off=key in off) for key, pairs in by_key.items())
-    return [one for one in found if one is not None]
+    told = [one for one in found if one is not None]
+    return sorted(told, key=lambda one: (order[one.figure], one.name, one.of))
 
 
-def refresh(log: LogRepository, gear: GearRepository, keys: set[Key], *, at: str) -> None:
+def refresh(log: LearnedRepository, gear: GearRepository, keys: set[Key], *, at: str) -> None:
     """Put onto things in the cupboard what is learned of them now, and take away what is not any more.
 
     Parameters

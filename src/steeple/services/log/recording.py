@@ -31,6 +31,7 @@ from steeple.services.plans import Clock
 from steeple.store.database import Database
 from steeple.store.errors import NotFound
 from steeple.store.gear import GearRepository
+from steeple.store.learned import LearnedRepository
 from steeple.store.log import FoundTake, LogRepository, SessionLine, StoredSession, TakeFilter
 from steeple.store.plans import PlanRepository
 
@@ -128,12 +129,13 @@ class LogService:
         log.put_session(session_id, plan_id, title, record, at=at)
         if any(isinstance(one.event, (Stopped, End)) for one in told):
             stored = log.session(session_id)
-            before = log.pairs_of(session_id)
-            log.drop_pairs(session_id)
+            learned = LearnedRepository(log.connection)
+            before = learned.pairs_of(session_id)
+            learned.drop_pairs(session_id)
             found = pairs_of_session(stored, lambda number: plans.at(plan_id, number))
-            log.put_pairs(found)
+            learned.put_pairs(found)
             keys = {(one.figure, one.of) for one in (*before, *found)}
-            refresh(log, GearRepository(log.connection), keys, at=at)
+            refresh(learned, GearRepository(log.connection), keys, at=at)
 
     def session(self, session_id: str) -> StoredSession:
         """A session of the log."""

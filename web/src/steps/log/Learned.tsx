@@ -1,18 +1,29 @@
 /** Predicted against measured, and the switch of what was learned. */
-import { Button } from '@mantine/core';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Button, NativeSelect } from '@mantine/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { sentencesOf } from '../../api/client';
-import type { MeasuredRow } from '../../api/types';
+import type { MeasuredRow, Plan } from '../../api/types';
 import { useSheet } from '../../saving/context';
 import { Sentence } from '../../ui/Sentence';
 import { Trouble } from '../../ui/Trouble';
 import { useUnits } from '../../ui/units';
 import { Dots, heightOf } from './drawing/Dots';
 import classes from './log.module.css';
-import { differs, withLearned } from './model';
-import { switchLearned } from './requests';
+import {
+  differs,
+  GROUPS,
+  type Group,
+  laidOutBy,
+  meanOf,
+  offWords,
+  TOLD_BY,
+  withLearned,
+} from './model';
+import { answerWith, switchLearned } from './requests';
 
 export function Learned({ rows }: { rows: readonly MeasuredRow[] }) {
+  const [by, setBy] = useState<Group>('thing');
   if (!rows.length) {
     return (
       <p className={classes.quiet}>
@@ -23,11 +34,39 @@ export function Learned({ rows }: { rows: readonly MeasuredRow[] }) {
   }
   return (
     <section aria-label="Predicted against measured">
-      <h2 className={classes.head}>Predicted against measured</h2>
-      {rows.map((row) => (
-        <Row key={`${row.figure} ${row.learned?.of ?? ''}`} row={row} />
+      <div className={classes.headed}>
+        <h2 className={classes.head}>Predicted against measured</h2>
+        <NativeSelect
+          aria-label="Laid out by"
+          size="xs"
+          value={by}
+          data={[...GROUPS]}
+          onChange={(event) => setBy(event.currentTarget.value as Group)}
+        />
+      </div>
+      {laidOutBy(rows, by).map((row) => (
+        <Row key={`${row.figure} ${row.of_words} ${row.learned?.of ?? ''}`} row={row} />
       ))}
     </section>
+  );
+}
+
+/** What the plan would say with it. */
+function WithIt({ row, plan }: { row: MeasuredRow; plan: Plan }) {
+  const { camera } = useSheet();
+  const step = TOLD_BY[row.figure];
+  const changed = withLearned(plan, row);
+  const told = useQuery({
+    queryKey: ['with-it', step, camera.index, JSON.stringify(changed)],
+    queryFn: () => answerWith(changed, step ?? 'lens', camera.index),
+    enabled: step !== undefined,
+    staleTime: Number.POSITIVE_INFINITY,
+  }).data;
+  if (!told) return null;
+  return (
+    <p className={classes.withIt}>
+      With it: <Sentence pieces={told} />
+    </p>
   );
 }
 
@@ -44,15 +83,23 @@ function Row({ row }: { row: MeasuredRow }) {
     },
   });
   const difference = differs(plan, row);
+  const { mean, spread } = meanOf(row.pairs);
   return (
     <div className={classes.row}>
       <div className={classes.says}>
         <h3>
           {row.of_words} <small>{row.words}</small>
         </h3>
-        <p>
-          <Sentence pieces={row.says} />
+        {row.says.length ? (
+          <p>
+            <Sentence pieces={row.says} />
+          </p>
+        ) : null}
+        <p className={classes.quiet}>
+          mean {offWords(row, mean, system)}
+          {spread === null ? '' : `, strays by ${offWords(row, spread, system).slice(1)}`}
         </p>
+        {difference === 'take' ? <WithIt row={row} plan={plan} /> : null}
         {swing.isError ? <Trouble sentences={sentencesOf(swing.error)} /> : null}
         <div className={classes.ways}>
           {difference ? (

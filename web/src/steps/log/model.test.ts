@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import type { MeasuredRow, Pair, Plan } from '../../api/types';
-import { differs, learnedOff, offBy, offWords, reachOf, withLearned } from './model';
+import {
+  differs,
+  laidOutBy,
+  learnedOff,
+  meanOf,
+  offBy,
+  offWords,
+  reachOf,
+  withLearned,
+} from './model';
 
 const pair = (measured: number, plain = 100, figure: Pair['figure'] = 'lens.focal'): Pair => ({
   id: `pair-${measured}`,
@@ -69,6 +78,22 @@ describe('predicted against measured', () => {
   });
   it('reaches to a round figure that holds every dot', () => {
     expect(reachOf(row('sure'))).toBe(0.05);
+  });
+});
+
+describe('laid out by what was there', () => {
+  it('gathers the same pairs under other names', () => {
+    const rows = [row('sure'), { ...row('few'), pairs: [{ ...pair(99), lens: 'old' }] }];
+    expect(laidOutBy(rows, 'thing')).toEqual(rows);
+    const byLens = laidOutBy(rows, 'lens');
+    expect(byLens.map((one) => [one.of_words, one.pairs.length, one.learned])).toEqual([
+      ['old', 1, null],
+    ]);
+  });
+  it('has a mean and a spread', () => {
+    expect(meanOf([pair(97), pair(99)]).mean).toBeCloseTo(-0.02);
+    expect(meanOf([pair(97), pair(99)]).spread).toBeCloseTo(0.01414, 4);
+    expect(meanOf([pair(97)]).spread).toBeNull();
   });
 });
 

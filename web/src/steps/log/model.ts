@@ -1,5 +1,5 @@
 /** What the log sheet reads off the log: where dots lie, how times are said. */
-import type { MeasuredRow, Pair, Plan, SessionOfLog, TakeFound } from '../../api/types';
+import type { MeasuredRow, Pair, Plan, SessionOfLog, StepId, TakeFound } from '../../api/types';
 import { withValue } from '../../domain/plan';
 import { exactWords, lengthWords, spanWords, type UnitSystem } from '../../domain/units';
 
@@ -147,3 +147,57 @@ export function withLearned(plan: Plan, row: MeasuredRow): Plan {
     plan,
   );
 }
+
+/** Mean and spread of how far measurements were off; the spread is null for a single one. */
+export function meanOf(pairs: readonly Pair[]): { mean: number; spread: number | null } {
+  const offs = pairs.map(offBy);
+  const mean = offs.reduce((sum, one) => sum + one, 0) / Math.max(1, offs.length);
+  const around = offs.reduce((sum, one) => sum + (one - mean) ** 2, 0);
+  return { mean, spread: offs.length > 1 ? Math.sqrt(around / (offs.length - 1)) : null };
+}
+
+/** What pairs can be laid out by, beside the thing that they tell of. */
+export const GROUPS = [
+  { value: 'thing', label: 'by thing' },
+  { value: 'lens', label: 'by lens' },
+  { value: 'support', label: 'by support' },
+  { value: 'lamp', label: 'by lamp' },
+  { value: 'camera', label: 'by camera' },
+  { value: 'plan_title', label: 'by plan' },
+] as const;
+export type Group = (typeof GROUPS)[number]['value'];
+
+/** The same pairs laid out by another circumstance; those that do not know it are left out. */
+export function laidOutBy(rows: readonly MeasuredRow[], by: Group): MeasuredRow[] {
+  if (by === 'thing') return [...rows];
+  const found = new Map<string, MeasuredRow>();
+  for (const row of rows) {
+    for (const pair of row.pairs) {
+      const name = pair[by];
+      if (!name) continue;
+      const key = `${row.figure} ${name}`;
+      const known = found.get(key);
+      if (known) known.pairs = [...known.pairs, pair];
+      else {
+        found.set(key, {
+          ...row,
+          of_words: name,
+          pairs: [pair],
+          says: [],
+          learned: null,
+          corrects: false,
+        });
+      }
+    }
+  }
+  return [...found.values()];
+}
+
+/** The step whose answer tells what a correction changes. */
+export const TOLD_BY: Partial<Record<MeasuredRow['figure'], StepId>> = {
+  'lens.focal': 'lens',
+  'support.sag': 'hold',
+  'lamp.light': 'light',
+  'body.battery': 'roll',
+  'body.bitrate': 'roll',
+};

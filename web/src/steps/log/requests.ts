@@ -5,7 +5,10 @@ import type {
   MeasuredRow,
   PairFigure,
   PictureOfLog,
+  Piece,
+  Plan,
   SessionOfLog,
+  StepId,
   TakeFound,
 } from '../../api/types';
 import type { Sought } from './model';
@@ -17,6 +20,13 @@ export const getCompared = () =>
 
 export const switchLearned = (figure: PairFigure, of: string, on: boolean) =>
   answer(client.POST('/api/log/learned/switch', { body: { figure, of, on } }));
+
+/** What the answer of a step would be for a plan. */
+export async function answerWith(plan: Plan, step: StepId, camera: number): Promise<Piece[]> {
+  const found = (await answer(client.POST('/api/glance', { body: { plan, step, camera } }))).answer;
+  // How much higher a support is set stands under its answer.
+  return step === 'hold' ? found.under : found.line;
+}
 
 export const getLosses = (plan: string | null): Promise<Losses> =>
   answer(client.GET('/api/log/losses', { params: { query: plan ? { plan } : {} } }));
