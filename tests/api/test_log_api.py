@@ -7,6 +7,7 @@ import io
 import json
 from datetime import UTC, datetime, timedelta
 from io import BytesIO
+from pathlib import Path
 from typing import Any
 
 import opentimelineio as otio
@@ -17,7 +18,10 @@ from starlette.testclient import TestClient
 
 from steeple.demo.log import fill_log
 from steeple.formats.log.log_json import log_schema
+from steeple.store.copies import backup_to
 from steeple.store.database import Database
+from steeple.store.log import LogRepository
+from steeple.store.pictures import PictureRepository
 
 BEGAN = datetime.now(UTC) - timedelta(hours=5)
 
@@ -194,15 +198,12 @@ def test_a_frame_and_a_meter_are_kept_beside_the_plan(api: TestClient) -> None:
     assert api.post("/api/log/readings/meter", json=wrong).status_code == 422
 
 
-def test_the_log_goes_out_and_in_again_whole(
-    api: TestClient, database: Database, tmp_path: Any
-) -> None:
+def test_the_log_goes_out_and_in_again_whole(api: TestClient, database: Database) -> None:
     fill_log(database, lambda: datetime.now(UTC))
     content = api.get("/api/log/log.json").content
     Draft202012Validator(log_schema()).validate(json.loads(content))
     again = api.post("/api/log/open", content=content).json()
     assert again == {"sessions": 0, "events": 0, "pairs": 0}, "what is there counts once"
-    del tmp_path
 
 
 def test_a_log_from_elsewhere_is_put_to_this_one(api: TestClient, database: Database) -> None:
@@ -297,3 +298,17 @@ def test_the_battery_that_went_empty_is_set_against_the_plan(api: TestClient) ->
     assert pair["figure"] == "body.battery"
     assert pair["measured"] == 75 * 60
     assert pair["predicted"] == pair["plain"] > 0
+
+
+def test_a_backup_has_the_log_with_its_pictures(
+    api: TestClient, database: Database, tmp_path: Path
+) -> None:
+    plan = a_plan(api)
+    tell(api, plan, *WHOLE)
+    api.post("/api/log/pictures", params={"plan": plan}, content=picture())
+    backup_to(database.path, tmp_path / "copy.db")
+    copy = Database(tmp_path / "copy.db")
+    with copy.reading() as connection:
+        assert LogRepository(connection).session("session-1").record.takes[0].seconds == 480.0
+        assert len(PictureRepository(connection).pictures(plan)) == 1
+    copy.close()

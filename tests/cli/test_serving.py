@@ -154,3 +154,30 @@ def test_eight_clients_at_once_lose_nothing(tmp_path: Path) -> None:
             for number in range(2, 2 + rounds * clients)
         }
         assert len(titles) == rounds * clients, "every accepted change is still there"
+
+
+def test_the_bench_is_opened_on_purpose_and_closed_with_the_server(tmp_path: Path) -> None:
+    words = ["serve", "--data", str(tmp_path), "--port", "0", "--bench", "--bench-port", "0"]
+    process = subprocess.Popen(
+        [sys.executable, "-m", "steeple.cli.command", *words],
+        stdout=subprocess.PIPE, stderr=subprocess.PIPE, text=True,
+    )  # fmt: skip
+    assert process.stdout is not None
+    lines = [process.stdout.readline() for _ in range(3)]
+    address = re.search(r"at (\S+)/$", lines[0].strip())
+    assert address
+    assert "The bench is open" in lines[2]
+    assert ask(address[1], "/api/bench/door")["open"]
+    process.send_signal(signal.SIGINT)
+    _, complaints = process.communicate(timeout=15)
+    assert "Traceback" not in complaints
+
+
+def test_a_port_of_the_bench_that_is_none_is_refused(tmp_path: Path) -> None:
+    words = ["serve", "--data", str(tmp_path), "--port", "0", "--bench-port", "70000"]
+    done = subprocess.run(
+        [sys.executable, "-m", "steeple.cli.command", *words], capture_output=True, text=True,
+        check=False,
+    )  # fmt: skip
+    assert done.returncode == 2
+    assert "Port 70000 is not a port" in done.stderr

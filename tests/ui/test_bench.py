@@ -7,6 +7,7 @@ import random
 import re
 import socket
 from collections.abc import Callable, Iterator
+from datetime import UTC, datetime, timedelta
 from threading import Thread
 from typing import Any
 
@@ -296,6 +297,29 @@ def test_a_plan_changed_while_the_session_runs_is_said_and_taken_between_takes(
     page.get_by_role("button", name="Begin take 2").click()
     all_in_the_log(page)
     assert [one["revision"] for one in record_of(server, page)["takes"]] == [1, 2]
+
+
+def test_a_session_that_nobody_ended_is_not_gone_on_with_unasked(
+    server: Server, at_bench: AtBench
+) -> None:
+    plan = server.put_on_shelf(GILDING)
+    began = datetime.now(UTC) - timedelta(hours=30)
+    told = [
+        {"id": "old-tap-0001", "at": began.isoformat(), "kind": "begin", "revision": 1},
+        {"id": "old-tap-0002", "at": (began + timedelta(minutes=5)).isoformat(), "kind": "take"},
+    ]
+    sent = {
+        "plan_id": plan, "device": "old-phone", "sent_at": datetime.now(UTC).isoformat(),
+        "events": told,
+    }  # fmt: skip
+    server.ask("POST", "/api/log/sessions/old-session/events", sent)
+    page = at_bench(plan)
+    expect(page.get_by_text("was never ended")).to_be_visible()
+    expect(page.get_by_role("button", name="Begin take 1")).to_be_visible()
+    page.get_by_role("button", name="End it where it was last heard").click()
+    expect(page.get_by_text("was never ended")).to_have_count(0)
+    record = server.ask("GET", "/api/log/sessions/old-session")["record"]
+    assert datetime.fromisoformat(record["ended"]) == began + timedelta(minutes=5)
 
 
 def test_a_plan_without_a_camera_can_be_run_too(at_bench: AtBench) -> None:

@@ -44,14 +44,8 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
     )
 
 
-def open_port(port: int) -> socket.socket:
-    """A listening socket on this machine alone.
-
-    Raises
-    ------
-    InputError
-        ``out-of-range`` or ``port-in-use``.
-    """
+def must_be_port(port: int) -> None:
+    """Raises `InputError` ``out-of-range`` for what is no port."""
     if not 0 <= port <= 65535:
         raise InputError(
             "out-of-range",
@@ -60,6 +54,17 @@ def open_port(port: int) -> socket.socket:
             value=port,
             allowed="0 to 65535",
         )
+
+
+def open_port(port: int) -> socket.socket:
+    """A listening socket on this machine alone.
+
+    Raises
+    ------
+    InputError
+        ``out-of-range`` or ``port-in-use``.
+    """
+    must_be_port(port)
     # The protocol is named, as asyncio turns off the small-packet delay only where it is.
     listener = socket.socket(socket.AF_INET, socket.SOCK_STREAM, socket.IPPROTO_TCP)
     listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
@@ -111,6 +116,7 @@ def answer_on(listener: socket.socket, app: FastAPI) -> None:
 def run(arguments: argparse.Namespace, *, demo: bool) -> int:
     """Serve until stopped."""
     path = data_folder(arguments.data) / DATABASE_NAME
+    must_be_port(arguments.bench_port)
     with open_port(arguments.port) as listener, served(path):
         database = Database(path)
         if demo:

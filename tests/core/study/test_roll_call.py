@@ -12,7 +12,7 @@ from steeple.core.record.event import Forgotten
 from steeple.core.study.base.sentence import sentence_words
 from steeple.core.study.card.lists.roll_call import Catches
 from steeple.demo.angles import SHELF
-from steeple.services.bench.roll_call import ask_devices, call_of
+from steeple.services.bench.roll_call import ask_devices, ask_lamps, call_of
 from tests.plans import changed
 
 
@@ -53,6 +53,16 @@ def test_the_cameras_tell_who_does_not_roll() -> None:
     assert later["camera-overhead"].stops_in_s == 0.0
     assert later["camera-side"].card_left is not None
     assert 0 < later["camera-side"].card_left < 1
+
+
+def test_a_remote_lamp_tells_its_level() -> None:
+    plan = next(
+        one for one in SHELF if any(lamp.lit and lamp.fixture.remote for lamp in one.lights)
+    )
+    told = ask_lamps(plan)
+    assert all(one.level_percent == one.planned_percent for one in told)
+    off = ask_lamps(plan, forgot=[told[0].id])
+    assert off[0].level_percent == 0.0
 
 
 def test_a_room_with_a_window_is_looked_at() -> None:

@@ -1817,7 +1817,7 @@ export interface paths {
         put?: never;
         /**
          * Ask
-         * @description What the cameras of the stand-in bench tell: to try the roll call without one.
+         * @description What cameras and remote lamps of the stand-in bench tell: to try the roll call without one.
          */
         post: operations["ask_api_roll_call_stand_in_post"];
         delete?: never;
@@ -2426,6 +2426,16 @@ export interface components {
             incline_deg: number;
             /** Sound Db */
             sound_db: number;
+        };
+        /**
+         * BenchTells
+         * @description What devices tell of themselves.
+         */
+        BenchTells: {
+            /** Devices */
+            devices: components["schemas"]["DeviceTells"][];
+            /** Lamps */
+            lamps: components["schemas"]["LampTells"][];
         };
         /**
          * Body
@@ -5726,6 +5736,20 @@ export interface components {
             mass_g: number | null;
         };
         /**
+         * LampTells
+         * @description What a lamp that is set from afar tells of itself; percent of its full light.
+         */
+        LampTells: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Level Percent */
+            level_percent: number;
+            /** Planned Percent */
+            planned_percent: number;
+        };
+        /**
          * Landing
          * @description Where a place of the instrument lands: shares of its width and of the way from left to right, −1 … 1.
          */
@@ -6703,6 +6727,11 @@ export interface components {
             figure: "lens.focal" | "support.sag" | "support.swing" | "lamp.light" | "body.battery" | "body.bitrate" | "camera.tilt" | "light.evenness" | "room.rt60";
             /** Words */
             words: string;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "mm" | "mm_exact" | "px" | "px_per_mm" | "f_number" | "times" | "ratio" | "deg" | "percent" | "stops" | "lx" | "lm" | "hz" | "iso" | "seconds" | "g" | "n_m" | "minutes" | "dm2" | "k" | "w" | "mired" | "cd_m2" | "moment" | "span" | "bytes" | "mbit_s" | "wh" | "count" | "db" | "frames" | "ppm" | "rt60_s" | "m2";
             /** Of Words */
             of_words: string;
             learned: components["schemas"]["LearnedOf"] | null;
@@ -11855,14 +11884,6 @@ export interface components {
             start_s: number;
             /** End S */
             end_s: number;
-        };
-        /**
-         * Told
-         * @description What devices tell of themselves.
-         */
-        Told: {
-            /** Devices */
-            devices: components["schemas"]["DeviceTells"][];
         };
         /**
          * ToldReply
@@ -19873,7 +19894,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Told"];
+                    "application/json": components["schemas"]["BenchTells"];
                 };
             };
             /** @description Bad Request */

@@ -154,4 +154,4 @@ export type BenchDoor = Schemas['Door'];
 export type RollCall = Schemas['RollCall'];
 export type CallItem = Schemas['CallItem'];
 export type CalledDevice = Schemas['CalledDevice'];
-export type DeviceTells = Schemas['DeviceTells'];
+export type BenchTells = Schemas['BenchTells'];

@@ -3,7 +3,7 @@ import { Button } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { sentencesOf } from '../api/client';
-import type { CalledDevice, CallItem, DeviceTells } from '../api/types';
+import type { BenchTells, CalledDevice, CallItem } from '../api/types';
 import { sentenceWords } from '../domain/sentences';
 import { spanWords } from '../domain/units';
 import { Sentence } from '../ui/Sentence';
@@ -60,13 +60,18 @@ function Call({ planId }: { planId: string }) {
         {now && call?.devices.length ? (
           <Ask
             devices={call.devices}
+            lamps={now.plan.lights
+              .filter((one) => one.lit && one.fixture.remote)
+              .map((one) => ({ id: `lamp-${one.id}`.slice(0, 40), name: one.fixture.name }))}
             onAsk={(forgot) =>
               askDevices(
                 now.plan,
                 standing.takeSince === null || standing.zero === null
                   ? 0
                   : Math.max(0, (Date.now() - session.ahead - standing.zero) / 1000),
-                standing.takeSince === null ? call.devices.map((one) => one.id) : forgot,
+                standing.takeSince === null
+                  ? [...call.devices.map((one) => one.id), ...forgot]
+                  : forgot,
               )
             }
           />
@@ -109,12 +114,13 @@ function Call({ planId }: { planId: string }) {
 
 interface AskProps {
   devices: readonly CalledDevice[];
-  onAsk: (forgot: readonly string[]) => Promise<DeviceTells[]>;
+  onAsk: (forgot: readonly string[]) => Promise<BenchTells>;
+  lamps: readonly { id: string; name: string }[];
 }
 
 /** What devices tell by themselves; who does not roll is said first. */
-function Ask({ devices, onAsk }: AskProps) {
-  const [told, setTold] = useState<DeviceTells[] | null>(null);
+function Ask({ devices, lamps, onAsk }: AskProps) {
+  const [told, setTold] = useState<BenchTells | null>(null);
   const [trouble, setTrouble] = useState<string[]>([]);
   const [forgot, setForgot] = useState('');
   const cameras = devices.filter((one) => one.kind === 'camera');
@@ -127,7 +133,8 @@ function Ask({ devices, onAsk }: AskProps) {
       setTrouble(sentencesOf(error));
     }
   };
-  const still = told?.filter((one) => !one.rolling) ?? [];
+  const still = told?.devices.filter((one) => !one.rolling) ?? [];
+  const otherwise = told?.lamps.filter((one) => one.level_percent !== one.planned_percent) ?? [];
   return (
     <section className={classes.ask} aria-label="What the cameras tell">
       {trouble.length ? <Trouble sentences={trouble} /> : null}
@@ -138,7 +145,19 @@ function Ask({ devices, onAsk }: AskProps) {
             : 'Every camera rolls'}
         </p>
       ) : null}
-      {told?.map((one) => (
+      {told?.lamps.length ? (
+        <p className={otherwise.length ? classes.notRolling : classes.tells}>
+          {otherwise.length
+            ? otherwise
+                .map(
+                  (one) =>
+                    `${one.name} ${one.level_percent ? `is at ${one.level_percent} %` : 'is off'}, planned ${one.planned_percent} %`,
+                )
+                .join('; ')
+            : `${told.lamps.length === 1 ? 'The remote lamp is' : 'The remote lamps are'} as planned`}
+        </p>
+      ) : null}
+      {told?.devices.map((one) => (
         <p key={one.id} className={classes.tells}>
           <b>{one.name}</b> {one.rolling ? 'rolls' : 'stands still'}
           {one.card_left === null ? '' : `, card ${Math.round(one.card_left * 100)} % free`}
@@ -152,10 +171,10 @@ function Ask({ devices, onAsk }: AskProps) {
         {told ? 'Ask the cameras again' : 'Ask the cameras'}
       </Button>
       <label className={classes.tryIt}>
-        The cameras of this bench are stand-ins. Forgotten:{' '}
+        The devices of this bench are stand-ins. Forgotten:{' '}
         <select value={forgot} onChange={(event) => setForgot(event.currentTarget.value)}>
           <option value="">none</option>
-          {cameras.map((one) => (
+          {[...cameras, ...lamps].map((one) => (
             <option key={one.id} value={one.id}>
               {one.name}
             </option>

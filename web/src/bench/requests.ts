@@ -2,7 +2,8 @@
 import { answer, client, inTime } from '../api/client';
 import type {
   BenchDoor,
-  DeviceTells,
+  BenchTells,
+  MeasuredRow,
   Plan,
   RollCall,
   RollDrawing,
@@ -82,12 +83,12 @@ export const askDevices = async (
   plan: Plan,
   at_s: number,
   forgot: readonly string[],
-): Promise<DeviceTells[]> =>
-  (
-    await answer(
-      client.POST('/api/roll-call/stand-in', { body: { plan, at_s, forgot: [...forgot] } }),
-    )
-  ).devices;
+): Promise<BenchTells> =>
+  answer(client.POST('/api/roll-call/stand-in', { body: { plan, at_s, forgot: [...forgot] } }));
+
+/** What was measured of a plan beside what it predicted. */
+export const getMeasured = async (plan: string): Promise<MeasuredRow[]> =>
+  (await answer(client.GET('/api/log/compared', { params: { query: { plan } } }))).rows;
 
 export const getDoor = (): Promise<BenchDoor> => answer(client.GET('/api/bench/door'));
 export const swingDoor = (open: boolean): Promise<BenchDoor> =>

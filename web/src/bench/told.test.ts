@@ -6,6 +6,7 @@ import {
   clockOf,
   dueAlarms,
   freshId,
+  lastOf,
   type Says,
   standingOf,
   type Told,
@@ -81,6 +82,13 @@ describe('the session as this device knows it', () => {
   it('sets taps of a clock that is off right', () => {
     const now = standingOf(null, [told(60, { kind: 'take' })], 3_600_000);
     expect(now.takeSince).toBe(START);
+  });
+});
+
+describe('a session that nobody ended', () => {
+  it('was last heard of at its last tap', () => {
+    expect(lastOf(RECORD)).toBe('2026-11-28T09:02:00Z');
+    expect(lastOf({ ...RECORD, takes: [] })).toBe(RECORD.began);
   });
 });
 

@@ -141,6 +141,21 @@ export function standingOf(
   return onItsWay.reduce((now, told) => with_(now, told, ahead), record ? heard(record) : NOTHING);
 }
 
+/** So long after its begin a session that nobody ended is not gone on with unasked. */
+export const STALE_MS = 20 * 3600_000;
+
+/** The last moment that is known of a session: when it is taken to have ended. */
+export function lastOf(record: SessionRecord): string {
+  const times = [
+    record.began,
+    ...record.takes.flatMap((one) => [one.start, ...(one.end ? [one.end] : [])]),
+    ...[...record.takes.flatMap((one) => one.marks), ...record.marks_between].map((one) => one.at),
+    ...[...record.did, ...record.adjusted, ...record.alarms, ...record.notes].map((one) => one.at),
+    ...record.stops.map((one) => one.seen_at),
+  ];
+  return times.reduce((last, one) => (Date.parse(one) > Date.parse(last) ? one : last));
+}
+
 export interface Alarm {
   rings_s: number;
   at_s: number;

@@ -9,6 +9,8 @@ from steeple.core.study.base.result import Result
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.card.lists.roll_call import RollCall, roll_call
 from steeple.core.study.plan_study import camera_studies
+from steeple.devices.instruments import StandInLamp
+from steeple.devices.protocols import RemoteLamp, Teller
 from steeple.devices.telling import StandInTeller
 
 
@@ -21,6 +23,15 @@ class DeviceTells(Result):
     card_left: float | None
     battery_left: float | None
     stops_in_s: float | None
+
+
+class LampTells(Result):
+    """What a lamp that is set from afar tells of itself; percent of its full light."""
+
+    id: str
+    name: str
+    level_percent: float
+    planned_percent: float
 
 
 def call_of(plan: Plan, cache: StudyCache | None = None) -> RollCall:
@@ -53,7 +64,7 @@ def ask_devices(
         if one.kind != "camera":
             continue
         lasts = [one.lasts.get(why) for why in ("recording limit", "file limit", "heat")]
-        teller = StandInTeller(
+        teller: Teller = StandInTeller(
             started=one.id not in forgot,
             records_s=min((each for each in lasts if each is not None), default=None),
             card_s=one.lasts.get("card full"),
@@ -64,6 +75,32 @@ def ask_devices(
             DeviceTells(
                 id=one.id, name=one.name, rolling=state.rolling, card_left=state.card_left,
                 battery_left=state.battery_left, stops_in_s=state.stops_in_s,
+            )
+        )  # fmt: skip
+    return tuple(found)
+
+
+def ask_lamps(plan: Plan, *, forgot: Collection[str] = ()) -> tuple[LampTells, ...]:
+    """What the remote lamps of the stand-in bench tell.
+
+    Parameters
+    ----------
+    plan, forgot
+        any; ids of lamps (``lamp-key``) that nobody switched on.
+    """
+    found = []
+    for one in plan.lights:
+        if not (one.lit and one.fixture.remote):
+            continue
+        planned = 100.0 if one.level_percent is None else one.level_percent
+        lamp: RemoteLamp = StandInLamp(one.id, one.fixture.name, planned)
+        name = f"lamp-{one.id}"[:40]
+        if name in forgot:
+            lamp.set_level(0.0)
+        found.append(
+            LampTells(
+                id=name, name=one.fixture.name, level_percent=lamp.level_percent,
+                planned_percent=planned,
             )
         )  # fmt: skip
     return tuple(found)

@@ -5,10 +5,10 @@ import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
 import { sentencesOf } from '../../api/client';
 import type { SessionRecord } from '../../api/types';
-import { spanWords } from '../../domain/units';
+import { quantityWords, spanWords, type Unit } from '../../domain/units';
 import { Bar } from '../../ui/Bar';
 import { Trouble } from '../../ui/Trouble';
-import { getSession } from '../requests';
+import { getMeasured, getSession } from '../requests';
 import { clockOf } from '../told';
 import classes from './paper.module.css';
 
@@ -71,12 +71,40 @@ export function SessionOnPaper() {
               revision {session.record.revision} of the plan
             </p>
             <Told record={session.record} />
+            <MeasuredThatDay planId={session.plan_id} record={session.record} />
           </>
         ) : null}
       </main>
     </div>
   );
 }
+
+const DAY_MS = 86_400_000;
+
+/** What was measured of the plan on the day: the camera as built, lamps, batteries. */
+function MeasuredThatDay({ planId, record }: { planId: string; record: SessionRecord }) {
+  const rows = useQuery({
+    queryKey: ['measured', planId],
+    queryFn: () => getMeasured(planId),
+  }).data;
+  const start = Date.parse(record.began);
+  const end = Date.parse(record.ended ?? record.began);
+  const found = (rows ?? []).flatMap((row) =>
+    row.pairs
+      .filter((one) => one.plan_id === planId)
+      .filter(
+        (one) => Date.parse(one.at) > start - DAY_MS / 4 && Date.parse(one.at) < end + DAY_MS / 4,
+      )
+      .map((one) => ({
+        key: one.id,
+        at: one.at,
+        says: `${one.of_name}, ${row.words}: ${figureWords(one.measured, row.unit)}, planned ${figureWords(one.plain, row.unit)}`,
+      })),
+  );
+  return <List title="Measured" rows={found} />;
+}
+
+const figureWords = (value: number, unit: Unit): string => quantityWords({ value, unit }, 'cm');
 
 function Told({ record }: { record: SessionRecord }) {
   const left = record.ticks.filter((one) => !one.done);

@@ -59,6 +59,20 @@ function Running({ planId }: { planId: string }) {
           </p>
         ) : null}
         {session.refused.length ? <Trouble sentences={session.refused} /> : null}
+        {session.stale && !standing.begun ? (
+          <p className={classes.offline} role="status">
+            A session begun on{' '}
+            {new Date(session.stale.record.began).toLocaleDateString([], {
+              weekday: 'long',
+              day: 'numeric',
+              month: 'long',
+            })}{' '}
+            was never ended.{' '}
+            <Button size="compact-sm" variant="default" onClick={() => void session.endStale()}>
+              End it where it was last heard
+            </Button>
+          </p>
+        ) : null}
         {changed ? (
           <p className={classes.offline} role="status">
             The plan was changed since this session began. It goes on by what it was.{' '}

@@ -4,7 +4,15 @@ import { Refused, sentencesOf } from '../../api/client';
 import type { SessionOfLog } from '../../api/types';
 import { deviceId, type Kept, readKept, waitMs, without, withTold, writeKept } from '../outbox';
 import { getSession, runningSessions, tell } from '../requests';
-import { freshId, type Says, type Standing, standingOf, withOffset } from '../told';
+import {
+  freshId,
+  lastOf,
+  type Says,
+  STALE_MS,
+  type Standing,
+  standingOf,
+  withOffset,
+} from '../told';
 
 const BATCH = 100;
 const LOOK_MS = 4000;
@@ -23,6 +31,9 @@ export interface Session {
   refused: readonly string[];
   /** How far this device's clock is before that of the log, milliseconds. */
   ahead: number;
+  /** A session of this plan that was begun long ago and never ended. */
+  stale: SessionOfLog | null;
+  endStale: () => Promise<void>;
   say: (says: Says, revision: number) => void;
   leave: () => void;
 }
@@ -33,6 +44,7 @@ export function useSession(planId: string): Session {
   const [known, setKnown] = useState(kept !== null);
   const [ahead, setAhead] = useState(0);
   const [why, setWhy] = useState('');
+  const [stale, setStale] = useState<SessionOfLog | null>(null);
   const [refused, setRefused] = useState<string[]>([]);
   const now = useRef(kept);
   const sending = useRef(false);
@@ -98,7 +110,9 @@ export function useSession(planId: string): Session {
         const found = await runningSessions(planId);
         setAhead(found.ahead);
         const running = found.sessions[0];
-        if (running && !now.current) {
+        const old = running && Date.now() - Date.parse(running.record.began) > STALE_MS;
+        setStale(running && old ? running : null);
+        if (running && !old && !now.current) {
           setHeard(running);
           put({
             session: running.id,
@@ -175,6 +189,17 @@ export function useSession(planId: string): Session {
     why,
     refused,
     ahead,
+    stale,
+    endStale: async () => {
+      if (!stale) return;
+      const end = { kind: 'end' as const, id: freshId(), at: lastOf(stale.record), n: 0 };
+      try {
+        await tell(stale.id, planId, deviceId(localStorage, freshId), [end]);
+        setStale(null);
+      } catch (error) {
+        setWhy(sentencesOf(error)[0] ?? '');
+      }
+    },
     say,
     leave: () => {
       put(null);

@@ -34,6 +34,7 @@ const pair = (measured: number, plain = 100, figure: Pair['figure'] = 'lens.foca
 const row = (status: 'sure' | 'off' | 'few', value = 0.97): MeasuredRow => ({
   figure: 'lens.focal',
   words: 'true focal length',
+  unit: 'mm_exact',
   of_words: 'zoom',
   says: [],
   corrects: true,

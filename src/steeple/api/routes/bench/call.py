@@ -13,7 +13,7 @@ from steeple.api.replies import as_json
 from steeple.core.plan.reading import AnyPlan
 from steeple.core.plan.values import Part, Slug
 from steeple.core.study.card.lists.roll_call import RollCall
-from steeple.services.bench.roll_call import DeviceTells, ask_devices, call_of
+from steeple.services.bench.roll_call import DeviceTells, LampTells, ask_devices, ask_lamps, call_of
 
 router = APIRouter(prefix="/api/roll-call", tags=["bench"])
 Ctx = Annotated[Context, Depends(context_of)]
@@ -33,10 +33,11 @@ class AskRequest(Part):
     forgot: Annotated[tuple[Slug, ...], Field(max_length=32)] = ()
 
 
-class Told(Part):
+class BenchTells(Part):
     """What devices tell of themselves."""
 
     devices: tuple[DeviceTells, ...]
+    lamps: tuple[LampTells, ...]
 
 
 @router.post("", response_model=RollCall)
@@ -46,9 +47,10 @@ def call(request: CallRequest, ctx: Ctx) -> Response:
     return as_json(call_of(request.plan, ctx.cache).model_dump_json())
 
 
-@router.post("/stand-in", response_model=Told)
+@router.post("/stand-in", response_model=BenchTells)
 @apart
 def ask(request: AskRequest, ctx: Ctx) -> Response:
-    """What the cameras of the stand-in bench tell: to try the roll call without one."""
+    """What cameras and remote lamps of the stand-in bench tell: to try the roll call without one."""
     told = ask_devices(request.plan, request.at_s, forgot=request.forgot, cache=ctx.cache)
-    return as_json(Told(devices=told).model_dump_json())
+    lamps = ask_lamps(request.plan, forgot=request.forgot)
+    return as_json(BenchTells(devices=told, lamps=lamps).model_dump_json())

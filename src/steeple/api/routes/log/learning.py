@@ -17,6 +17,7 @@ from steeple.core.plan.values import Part, Slug
 from steeple.core.record.event import EventId
 from steeple.core.record.pair import KINDS, GearRef, LearnedOf, Pair, PairFigure
 from steeple.core.study.base.sentence import Sentence
+from steeple.core.units import Unit
 
 router = APIRouter(prefix="/api/log", tags=["log"])
 Ctx = Annotated[Context, Depends(context_of)]
@@ -27,6 +28,7 @@ class MeasuredRow(Part):
 
     figure: PairFigure
     words: str
+    unit: Unit
     of_words: str
     learned: LearnedOf | None
     says: Sentence
@@ -89,6 +91,7 @@ def _compared(ctx: Context, plan: str | None = None) -> str:
         MeasuredRow(
             figure=figure,
             words=KINDS[figure].words,
+            unit=KINDS[figure].unit,
             of_words=pairs[-1].of_name,
             learned=learned.get((figure, of)),
             says=() if (figure, of) not in learned else learned_says(learned[figure, of]),
