@@ -15,7 +15,6 @@ from steeple.store.errors import NotFound
 from steeple.store.gear import like_word
 from steeple.store.tables import (
     EventRow,
-    RevisionRow,
     SessionRow,
     TakeRow,
 )
@@ -172,10 +171,16 @@ class LogRepository:
         )
 
     def sessions(
-        self, *, plan_id: str | None = None, most: int = 200, open_only: bool = False
-    ) -> list[StoredSession]:
+        self, *, plan_id: str | None = None, start: int = 0, most: int = 200,
+        open_only: bool = False,
+    ) -> list[StoredSession]:  # fmt: skip
         """Sessions, the newest first."""
-        query = select(_SESSIONS).order_by(_SESSIONS.c.began_at.desc(), _SESSIONS.c.id).limit(most)
+        query = (
+            select(_SESSIONS)
+            .order_by(_SESSIONS.c.began_at.desc(), _SESSIONS.c.id)
+            .limit(most)
+            .offset(start)
+        )
         if plan_id is not None:
             query = query.where(_SESSIONS.c.plan_id == plan_id)
         if open_only:
@@ -241,17 +246,6 @@ class LogRepository:
             )
             for row in rows
         ], int(count)
-
-    def has_revision(self, plan_id: str, number: int) -> bool:
-        """Whether a plan has a revision."""
-        return (
-            self.connection.execute(
-                select(RevisionRow.number).where(
-                    RevisionRow.plan_id == plan_id, RevisionRow.number == number
-                )
-            ).first()
-            is not None
-        )
 
 
 def _take_row(

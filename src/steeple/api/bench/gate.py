@@ -3,6 +3,7 @@ pairing but the page that asks for the code."""
 
 from __future__ import annotations
 
+import asyncio
 import ipaddress
 import re
 from collections.abc import Callable, Collection
@@ -11,13 +12,13 @@ from urllib.parse import parse_qs, urlencode, urlsplit
 
 from fastapi.concurrency import run_in_threadpool
 from starlette.datastructures import Headers, MutableHeaders
-from starlette.requests import Request
+from starlette.requests import ClientDisconnect, Request
 from starlette.responses import HTMLResponse, RedirectResponse, Response
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from steeple.api.bench.asking import asking_page
 from steeple.api.errors import problem_of, refusal
-from steeple.api.limits import HEADERS
+from steeple.api.limits import BODY_SECONDS, HEADERS
 from steeple.core.errors import SteepleError
 from steeple.core.plan.problems import Problem
 from steeple.services.bench.pairing import PAIRED_DAYS, PairingService, TooManyTries
@@ -147,7 +148,8 @@ class Gate:
             return _ask(headers, method, path)
         if not may_do(method, path):
             return refusal(403, [_NOT_HERE])
-        await run_in_threadpool(self.pairing.seen, device, where)
+        if self.pairing.is_news(device, where):
+            await run_in_threadpool(self.pairing.seen, device, where)
         scope.setdefault("state", {})["paired"] = device
         return None
 
@@ -163,10 +165,14 @@ class Gate:
         if scope["method"] != "POST":
             return refusal(405, [_WRONG_METHOD])
         body = b""
-        async for chunk in request.stream():
-            body += chunk
-            if len(body) > FORM_BYTES:
-                return refusal(413, [_LONG_FORM])
+        try:
+            async with asyncio.timeout(BODY_SECONDS):
+                async for chunk in request.stream():
+                    body += chunk
+                    if len(body) > FORM_BYTES:
+                        return refusal(413, [_LONG_FORM])
+        except (TimeoutError, ClientDisconnect):
+            return refusal(408, [_SLOW_FORM])
         form = parse_qs(body.decode("utf-8", "replace"), max_num_fields=10)
         code, name = form.get("code", [""])[0], form.get("name", [""])[0]
         try:
@@ -267,4 +273,7 @@ _WRONG_METHOD = Problem(
 )
 _LONG_FORM = Problem(
     code="too-large", sentence="This is more than a code and a name.", field="code"
+)
+_SLOW_FORM = Problem(
+    code="too-slow", sentence="Nothing more of the code came; type it again.", field="code"
 )

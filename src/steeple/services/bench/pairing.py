@@ -201,12 +201,15 @@ class PairingService:
             return None
         return found if datetime.fromisoformat(found.expires_at) > self.clock() else None
 
-    def seen(self, device: Paired, where: str) -> None:
-        """Note that a device was heard, now and then."""
-        now = self.clock()
+    def is_news(self, device: Paired, where: str) -> bool:
+        """Whether it is to be noted that a device was heard: from elsewhere, or after a while."""
         last = datetime.fromisoformat(device.seen_at)
-        if device.seen_from == where and (now - last).total_seconds() < SEEN_EVERY_S:
-            return
+        quiet_s = (self.clock() - last).total_seconds()
+        return device.seen_from != where or quiet_s >= SEEN_EVERY_S
+
+    def seen(self, device: Paired, where: str) -> None:
+        """Note that a device was heard."""
+        now = self.clock()
         at = now.isoformat(timespec="seconds")
         with self._turn:
             self._state.by_hash[device.token_hash] = replace(

@@ -143,11 +143,13 @@ class LogService:
             return LogRepository(connection).session(session_id)
 
     def sessions(
-        self, plan_id: str | None = None, *, open_only: bool = False
+        self, plan_id: str | None = None, *, open_only: bool = False, start: int = 0, most: int = 50
     ) -> list[StoredSession]:
         """Sessions, the newest first."""
         with self.database.reading() as connection:
-            return LogRepository(connection).sessions(plan_id=plan_id, open_only=open_only)
+            return LogRepository(connection).sessions(
+                plan_id=plan_id, open_only=open_only, start=start, most=min(most, MOST_ROWS)
+            )
 
     def lines(self) -> list[SessionLine]:
         """Every session in a line, the oldest first."""

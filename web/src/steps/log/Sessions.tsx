@@ -2,18 +2,20 @@
 
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { sentencesOf } from '../../api/client';
 import type { SessionOfLog } from '../../api/types';
 import { Trouble } from '../../ui/Trouble';
 import classes from './log.module.css';
 import { dayWords, hourWords, sessionWords } from './model';
-import { getSessions } from './requests';
+import { getSessions, SESSIONS_SHOWN } from './requests';
 
 export function Sessions({ plan }: { plan: string | null }) {
+  const [start, setStart] = useState(0);
   const found = useQuery({
-    queryKey: ['sessions', plan],
-    queryFn: () => getSessions(plan),
+    queryKey: ['sessions', plan, start],
+    queryFn: () => getSessions(plan, start),
     placeholderData: (before) => before,
     refetchOnMount: 'always',
   });
@@ -28,7 +30,7 @@ export function Sessions({ plan }: { plan: string | null }) {
         </p>
       ) : null}
       <ul className={classes.sessions}>
-        {found.data.map((one) => (
+        {found.data.slice(0, SESSIONS_SHOWN).map((one) => (
           <li key={one.id}>
             <Link to={`/session/${one.id}`}>
               {dayWords(one.record.began)}, {hourWords(one.record.began)}
@@ -51,6 +53,26 @@ export function Sessions({ plan }: { plan: string | null }) {
           </li>
         ))}
       </ul>
+      {start || found.data.length > SESSIONS_SHOWN ? (
+        <div className={classes.ways}>
+          <Button
+            size="compact-sm"
+            variant="default"
+            disabled={start === 0}
+            onClick={() => setStart(Math.max(0, start - SESSIONS_SHOWN))}
+          >
+            newer
+          </Button>
+          <Button
+            size="compact-sm"
+            variant="default"
+            disabled={found.data.length <= SESSIONS_SHOWN}
+            onClick={() => setStart(start + SESSIONS_SHOWN)}
+          >
+            older
+          </Button>
+        </div>
+      ) : null}
     </section>
   );
 }

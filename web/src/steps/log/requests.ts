@@ -31,9 +31,17 @@ export async function answerWith(plan: Plan, step: StepId, camera: number): Prom
 export const getLosses = (plan: string | null): Promise<Losses> =>
   answer(client.GET('/api/log/losses', { params: { query: plan ? { plan } : {} } }));
 
-export const getSessions = async (plan: string | null): Promise<SessionOfLog[]> =>
-  (await answer(client.GET('/api/log/sessions', { params: { query: plan ? { plan } : {} } })))
-    .sessions;
+export const SESSIONS_SHOWN = 12;
+
+/** A page of sessions, and one more where there are older ones. */
+export const getSessions = async (plan: string | null, start: number): Promise<SessionOfLog[]> =>
+  (
+    await answer(
+      client.GET('/api/log/sessions', {
+        params: { query: { start, most: SESSIONS_SHOWN + 1, ...(plan && { plan }) } },
+      }),
+    )
+  ).sessions;
 
 export const findTakes = (
   sought: Sought,

@@ -105,10 +105,14 @@ def tell(session_id: Session, telling: Telling, ctx: Ctx) -> Response:
 
 @router.get("/sessions", response_model=Sessions)
 def sessions(
-    ctx: Ctx, plan: Annotated[str | None, Query(max_length=40)] = None, running: bool = False
+    ctx: Ctx,
+    plan: Annotated[str | None, Query(max_length=40)] = None,
+    running: bool = False,
+    start: Annotated[int, Query(ge=0, le=1_000_000)] = 0,
+    most: Annotated[int, Query(ge=1, le=200)] = 50,
 ) -> Response:
-    """Sessions of the log; those that run, where asked."""
-    found = ctx.log.sessions(plan, open_only=running)
+    """Sessions of the log, the newest first; those that run, where asked."""
+    found = ctx.log.sessions(plan, open_only=running, start=start, most=most)
     shown = tuple(_shown(one) for one in found)
     return as_json(Sessions(sessions=shown, now=ctx.log.clock()).model_dump_json())
 
