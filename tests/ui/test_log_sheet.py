@@ -42,8 +42,12 @@ def test_the_answer_says_what_was_lost_and_learned(page: Page) -> None:
     lost = page.get_by_role("region", name="What was lost, and why")
     expect(lost).to_contain_text("the battery was empty, 5 times")
     expect(lost).to_contain_text("Would have saved most")
-    expect(page.get_by_text("2.9 % shorter than its ring says")).to_be_visible()
-    expect(page.get_by_text("each month")).to_be_visible()
+    learned = page.get_by_role("region", name="Predicted against measured")
+    expect(learned.get_by_text("2.9 % shorter than its ring says")).to_be_visible()
+    expect(learned.get_by_text("each month")).to_be_visible()
+    expect(learned.get_by_text("With it:")).to_have_count(4)
+    page.get_by_label("Laid out by").select_option("lens")
+    expect(learned.get_by_role("heading", level=3).first).to_contain_text("standard zoom")
 
 
 def test_what_was_learned_is_taken_into_the_plan_undone_and_switched_off(page: Page) -> None:

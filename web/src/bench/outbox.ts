@@ -1,4 +1,5 @@
 /** Taps that are kept on this device until the log has them. Nothing is taken out before that is said. */
+import type { SessionOfLog } from '../api/types';
 import type { Told } from './told';
 
 export interface Kept {
@@ -40,6 +41,27 @@ export function writeKept(store: Store, planId: string, kept: Kept | null): bool
     return true;
   } catch {
     return false; // full or forbidden: it is still in the page
+  }
+}
+
+const heardKey = (planId: string): string => `steeple.bench.heard.${planId}`;
+
+/** The session as the log told it last: a page that is opened without a connection goes on from there. */
+export function readHeard(store: Store, planId: string, session: string): SessionOfLog | null {
+  try {
+    const heard = JSON.parse(store.getItem(heardKey(planId)) ?? 'null') as SessionOfLog | null;
+    return heard?.id === session && heard.record ? heard : null;
+  } catch {
+    return null;
+  }
+}
+
+export function writeHeard(store: Store, planId: string, heard: SessionOfLog | null): void {
+  try {
+    if (heard) store.setItem(heardKey(planId), JSON.stringify(heard));
+    else store.removeItem(heardKey(planId));
+  } catch {
+    // It is asked for again.
   }
 }
 

@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import type { SessionRecord } from '../api/types';
-import { deviceId, readKept, waitMs, without, withTold, writeKept } from './outbox';
+import {
+  deviceId,
+  readHeard,
+  readKept,
+  waitMs,
+  without,
+  withTold,
+  writeHeard,
+  writeKept,
+} from './outbox';
 import {
   cameHow,
   clockOf,
@@ -139,6 +148,15 @@ describe('the outbox', () => {
     const place = store();
     place.setItem('steeple.bench.plan', '{"session": 4');
     expect(readKept(place, 'plan')).toBeNull();
+  });
+  it('remembers what the log told last, of this session alone', () => {
+    const place = store();
+    const heard = { id: 's', plan_id: 'plan', plan_title: 'Plan', record: RECORD };
+    writeHeard(place, 'plan', heard);
+    expect(readHeard(place, 'plan', 's')).toEqual(heard);
+    expect(readHeard(place, 'plan', 'another')).toBeNull();
+    writeHeard(place, 'plan', null);
+    expect(readHeard(place, 'plan', 's')).toBeNull();
   });
   it('waits longer after each try that failed, and not for ever', () => {
     expect([0, 1, 2, 9].map(waitMs)).toEqual([500, 1000, 2000, 15_000]);

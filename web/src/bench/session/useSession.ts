@@ -2,7 +2,17 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Refused, sentencesOf } from '../../api/client';
 import type { SessionOfLog } from '../../api/types';
-import { deviceId, type Kept, readKept, waitMs, without, withTold, writeKept } from '../outbox';
+import {
+  deviceId,
+  type Kept,
+  readHeard,
+  readKept,
+  waitMs,
+  without,
+  withTold,
+  writeHeard,
+  writeKept,
+} from '../outbox';
 import { getSession, runningSessions, tell } from '../requests';
 import {
   freshId,
@@ -40,7 +50,16 @@ export interface Session {
 
 export function useSession(planId: string): Session {
   const [kept, setKept] = useState<Kept | null>(() => readKept(localStorage, planId));
-  const [heard, setHeard] = useState<SessionOfLog | null>(null);
+  const [heard, setHeardNow] = useState<SessionOfLog | null>(() =>
+    kept ? readHeard(localStorage, planId, kept.session) : null,
+  );
+  const setHeard = useCallback(
+    (found: SessionOfLog | null): void => {
+      writeHeard(localStorage, planId, found);
+      setHeardNow(found);
+    },
+    [planId],
+  );
   const [known, setKnown] = useState(kept !== null);
   const [ahead, setAhead] = useState(0);
   const [why, setWhy] = useState('');
@@ -94,7 +113,7 @@ export function useSession(planId: string): Session {
         timer.current = setTimeout(() => void send(), failed.current ? waitMs(failed.current) : 0);
       }
     }
-  }, [planId, put]);
+  }, [planId, put, setHeard]);
 
   const look = useCallback(async (): Promise<void> => {
     try {
@@ -126,7 +145,7 @@ export function useSession(planId: string): Session {
     } catch {
       setKnown(true); // it can be begun without the log, too
     }
-  }, [planId, put]);
+  }, [planId, put, setHeard]);
 
   useEffect(() => {
     void look();
@@ -173,7 +192,7 @@ export function useSession(planId: string): Session {
       failed.current = 0;
       void send();
     },
-    [put, send],
+    [put, send, setHeard],
   );
 
   const standing = useMemo(
@@ -192,7 +211,9 @@ export function useSession(planId: string): Session {
     stale,
     endStale: async () => {
       if (!stale) return;
-      const end = { kind: 'end' as const, id: freshId(), at: lastOf(stale.record), n: 0 };
+      // Told by the clock of this device, as everything is: the log sets it right.
+      const at = withOffset(new Date(Date.parse(lastOf(stale.record)) + ahead));
+      const end = { kind: 'end' as const, id: freshId(), at, n: 0 };
       try {
         await tell(stale.id, planId, deviceId(localStorage, freshId), [end]);
         setStale(null);
