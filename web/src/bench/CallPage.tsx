@@ -88,9 +88,12 @@ function Call({ planId }: { planId: string }) {
                 className={classes.item}
                 onClick={() => tick(item)}
               >
-                <svg width="34" height="34" viewBox="0 0 34 34" aria-hidden="true">
-                  <circle cx="17" cy="17" r="14.5" />
-                  {standing.ticked[item.id] ? <path d="M10 17.5l5 5.5 9-11.5" /> : null}
+                <svg width="34" height="42" viewBox="0 0 34 42" aria-hidden="true">
+                  <path
+                    d="M17 0v19"
+                    strokeDasharray={standing.ticked[item.id] ? undefined : '3 3'}
+                  />
+                  <path d="M17 41l-7.6-12.6a8.4 8.4 0 1 1 15.2 0z" />
                 </svg>
                 <span>
                   <Sentence pieces={item.says} />
