@@ -10,8 +10,11 @@ from typing import Any
 import numpy as np
 
 from steeple.core.findings.check.meter import MeterReading
+from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.cameras.as_built import AsBuilt
 from steeple.core.study.check.planned import lamp_fields, planned_camera
+from steeple.core.study.plan_study import camera_studies
+from steeple.core.study.roll.step import ROLL
 from steeple.services.log.learning import LearningService
 from steeple.services.log.recording import LogService
 from steeple.services.plans import Clock, PlanService
@@ -75,9 +78,10 @@ def fill_log(database: Database, clock: Clock) -> bool:
     by_title = {one.title: one.id for one in plans.shelf()}
     if log.lines() or not {GILDING, DUMPLINGS} <= by_title.keys():
         return False
+    lasts_min = _battery_min(plans.at(by_title[GILDING], 1))
     for index, days in enumerate(DAYS_AGO):
         begins = _begin(clock(), days, hour=9)
-        _gilding(log, by_title[GILDING], index, begins)
+        _gilding(log, by_title[GILDING], index, begins, lasts_min)
         _readings(database, by_title[GILDING], index, begins)
     _dumplings(log, by_title[DUMPLINGS], _begin(clock(), 40, hour=18))
     return True
@@ -88,7 +92,15 @@ def _begin(now: datetime, days: int, *, hour: int) -> datetime:
     return day.replace(hour=hour, minute=5, second=0, microsecond=0)
 
 
-def _gilding(log: LogService, plan_id: str, index: int, begins: datetime) -> None:
+def _battery_min(plan: Plan) -> float:
+    """How long the battery of the first camera lasts by the plan, minutes."""
+    study = camera_studies(plan)[0].of(ROLL)
+    assert study is not None
+    limits = study.limits(study.cameras[0])
+    return next(one.after_s for one in limits if one.why == "battery empty") / 60
+
+
+def _gilding(log: LogService, plan_id: str, index: int, begins: datetime, lasts_min: float) -> None:
     """A morning at the book cover: the battery goes empty in the second take, each time a little sooner."""
     told = _Telling(log, plan_id, f"gilding-{index + 1}", begins)
     told.at(0, "begin", revision=1)
@@ -115,7 +127,7 @@ def _gilding(log: LogService, plan_id: str, index: int, begins: datetime) -> Non
     told.at(55, "mark", mark="good", says="the long line")
     told.at(70, "mark", mark="cut here")
     # It ran 34 minutes in the first take.
-    empty = 41 + BATTERY_SHARES[index] * _PLANNED_MIN - 34
+    empty = 41 + BATTERY_SHARES[index] * lasts_min - 34
     noticed = empty + (4.0, 2.5, 6.0, 3.0, 7.0)[index]
     told.at(
         noticed, "stopped", device="camera-overhead", name="the overhead camera", why="battery empty",
@@ -134,10 +146,6 @@ def _gilding(log: LogService, plan_id: str, index: int, begins: datetime) -> Non
     if index == 4:
         told.at(115, "note", says="bring the second battery, charged")
     told.end(max(noticed + 14, 118))
-
-
-_PLANNED_MIN = 101.3
-"""What the plan says of the battery, told here so that the sessions need not work it out: minutes."""
 
 
 def _readings(database: Database, plan_id: str, index: int, begins: datetime) -> None:

@@ -12,6 +12,7 @@ from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.cameras.as_built import AsBuilt
 from steeple.core.record.pair import Pair, PairFigure
 from steeple.core.record.told import DeedMade, StopMade
+from steeple.core.study.card.lists.roll_call import slug_of
 from steeple.core.study.check.planned import planned_camera
 from steeple.core.study.plan_study import camera_studies
 from steeple.core.study.roll.given.devices import GivenDevice
@@ -116,9 +117,9 @@ def _battery(plan: Plan, stop: StopMade, ran_s: float, of: Circumstances) -> Pai
     )
 
 
-def _device(devices: Sequence[GivenDevice], key: str) -> GivenDevice | None:
-    """A device by its key, or by its key written as an id (``camera-main`` for ``camera/main``)."""
-    return next((one for one in devices if key in (one.key, one.key.replace("/", "-"))), None)
+def _device(devices: Sequence[GivenDevice], told: str) -> GivenDevice | None:
+    """A device by its id in events."""
+    return next((one for one in devices if slug_of(one.key) == told), None)
 
 
 def pairs_of_frame(
