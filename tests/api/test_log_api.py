@@ -312,3 +312,14 @@ def test_a_backup_has_the_log_with_its_pictures(
         assert LogRepository(connection).session("session-1").record.takes[0].seconds == 480.0
         assert len(PictureRepository(connection).pictures(plan)) == 1
     copy.close()
+
+
+def test_a_battery_that_was_changed_counts_from_then(api: TestClient) -> None:
+    stopped = {"device": "camera-overhead", "name": "it", "why": "battery empty", "ago_s": 0}
+    changed = {"device": "camera-overhead", "name": "it", "does": ["battery", "start"]}
+    tell(
+        api, a_plan(api), event(0, "begin", 1, revision=1), event(0, "take", 2),
+        event(30, "did", 3, **changed), event(110, "stopped", 4, **stopped), event(120, "end", 5),
+    )  # fmt: skip
+    (pair,) = api.get("/api/log/compared").json()["rows"][0]["pairs"]
+    assert pair["measured"] == 80 * 60

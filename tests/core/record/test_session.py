@@ -52,6 +52,9 @@ def test_a_session_is_told_with_takes_marks_stops_and_losses() -> None:
     ]  # fmt: skip
     assert [one.says for one in record.marks_between] == ["between"]
     assert record.ended == BEGAN + timedelta(minutes=42)
+    assert [(one.does, one.says) for one in record.did] == [
+        (("card", "start"), "card changed, started")
+    ]
     assert record.ticks[0].done
     assert record.troubles == ()
 

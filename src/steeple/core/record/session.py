@@ -5,10 +5,12 @@ The same events give the same session whatever the order in which they came.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Mapping
 from datetime import datetime
+from types import MappingProxyType
 from typing import Any
 
+from steeple.core.plan.parts.rolling.session import Deed
 from steeple.core.record.event import (
     Adjusted,
     AlarmEvent,
@@ -39,6 +41,15 @@ from steeple.core.record.told import (
     Took,
 )
 
+DEED_SAYS: Mapping[Deed, str] = MappingProxyType(
+    {
+        "start": "started",
+        "stop": "stopped",
+        "restart": "stopped and started",
+        "battery": "battery changed",
+        "card": "card changed",
+    }
+)
 SAME_TAP_S = 5.0
 """Two devices that begin a take within so long mean the same take."""
 UNKNOWN_CLOCK_S = 60.0
@@ -196,7 +207,7 @@ def session_of(events: Iterable[Heard]) -> SessionRecord | None:
         did=tuple(
             DeedMade(
                 id=one.event.id, at=one.at, device=one.event.device, name=one.event.name,
-                says=", ".join(one.event.does),
+                says=", ".join(DEED_SAYS[deed] for deed in one.event.does), does=one.event.does,
             )
             for one in told
             if isinstance(one.event, Done)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from pydantic import AwareDatetime, Field
 
+from steeple.core.plan.parts.rolling.session import Deed
 from steeple.core.plan.values import Part
 from steeple.core.record.event import AlarmCame, MarkKind, StopWhy
 
@@ -47,13 +48,14 @@ class Took(Part):
 
 
 class DeedMade(Part):
-    """Something done or set at a device."""
+    """Something done or set at a device; ``does`` is empty where it was only set otherwise."""
 
     id: str
     at: AwareDatetime
     device: str
     name: str
     says: str
+    does: tuple[Deed, ...] = ()
     percent: float | None = None
 
 

@@ -75,7 +75,7 @@ def _ran_s(stored: StoredSession, stop: StopMade, did: Sequence[DeedMade]) -> fl
         (
             one.at
             for one in did
-            if one.device == stop.device and "battery" in one.says and one.at < stop.at
+            if one.device == stop.device and "battery" in one.does and one.at < stop.at
         ),
         default=stored.record.began,
     )
