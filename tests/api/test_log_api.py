@@ -323,3 +323,79 @@ def test_a_battery_that_was_changed_counts_from_then(api: TestClient) -> None:
     )  # fmt: skip
     (pair,) = api.get("/api/log/compared").json()["rows"][0]["pairs"]
     assert pair["measured"] == 80 * 60
+
+
+BUILT = {
+    "on": "2026-11-28", "x_mm": 0.0, "y_mm": 0.0, "z_mm": 730.0, "tilt_deg": 0.4, "focal_mm": 27.3,
+}  # fmt: skip
+
+
+def frame(api: TestClient, plan: str, **more: Any) -> list[dict[str, Any]]:
+    told = {"plan_id": plan, "revision": 1, "camera": "overhead", "built": BUILT, **more}
+    found: list[dict[str, Any]] = api.post("/api/log/readings/frame", json=told).json()["pairs"]
+    return found
+
+
+def test_a_frame_belongs_to_the_session_that_runs(api: TestClient) -> None:
+    plan = a_plan(api)
+    assert {one["session_id"] for one in frame(api, plan)} == {None}
+    tell(api, plan, *WHOLE[:2])
+    pairs = frame(api, plan)
+    assert {one["session_id"] for one in pairs} == {"session-1"}
+    assert {one["room"] for one in pairs} == {"The workroom"}
+    tell(api, plan, *WHOLE)
+    assert {one["session_id"] for one in frame(api, plan)} == {None}, "it has ended"
+    kept = [one for row in api.get("/api/log/compared").json()["rows"] for one in row["pairs"]]
+    mine = [one for one in kept if one["session_id"] == "session-1"]
+    assert len(mine) == len(pairs), "what it told anew took nothing away"
+
+
+def test_a_session_left_open_for_days_is_not_the_one_that_runs(api: TestClient) -> None:
+    plan = a_plan(api)
+    long_ago = (datetime.now(UTC) - timedelta(days=3)).isoformat()
+    tell(api, plan, {**WHOLE[0], "at": long_ago})
+    assert {one["session_id"] for one in frame(api, plan)} == {None}
+
+
+def test_a_limit_nobody_knew_of_is_said_until_the_plan_knows_it(api: TestClient) -> None:
+    stored = api.get(f"/api/plans/{a_plan(api)}").json()
+    plan, document = stored["id"], stored["plan"]
+    camera = next(one for one in document["cameras"] if one["id"] == "overhead")
+    camera["body"] = {**camera["body"], "recording_limit_s": None}
+
+    def save(base: int) -> int:
+        told = {"line": stored["line"], "base_revision": base, "plan": document}
+        return int(api.put(f"/api/plans/{plan}", json=told).json()["revision"])
+
+    revision = save(stored["revision"])
+    who = {"device": "camera-overhead", "name": "it", "silent": True}
+    tell(
+        api, plan, event(0, "begin", 1, revision=1), event(0, "take", 2),
+        event(29.5, "stopped", 3, why="recording limit", **who), event(40, "end", 4),
+    )  # fmt: skip
+
+    def said() -> list[Any]:
+        notes = api.get("/api/log/compared").json()["notes"]
+        return [one["put"] for one in notes if one["code"] == "log.limit-not-known"]
+
+    assert said() == [{"camera": "overhead", "field": "recording_limit_s", "seconds": 1770}]
+    camera["body"]["recording_limit_s"] = 1770
+    save(revision)
+    assert said() == []
+
+
+def test_a_card_that_filled_sooner_teaches_what_is_written(api: TestClient) -> None:
+    plan = a_plan(api)
+    who = {"device": "camera-overhead", "name": "it", "silent": True}
+    for number in range(3):
+        tell(
+            api, plan, event(0, "begin", 1, revision=1), event(0, "take", 2),
+            event(100 + number, "stopped", 3, why="card full", **who), event(130, "end", 4),
+            session=f"session-{number}",
+        )  # fmt: skip
+    rows = api.get("/api/log/compared").json()["rows"]
+    (row,) = [one for one in rows if one["figure"] == "body.bitrate"]
+    assert len(row["pairs"]) == 3
+    assert row["learned"]["by"] == "share"
+    ratio = row["pairs"][0]["measured"] / row["pairs"][0]["plain"]
+    assert row["learned"]["value"] == pytest.approx(ratio, rel=0.2)

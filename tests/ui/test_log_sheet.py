@@ -3,13 +3,19 @@
 from __future__ import annotations
 
 import re
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
+from io import BytesIO
 from pathlib import Path
+from typing import Any
 
 import pytest
+from PIL import Image
 from playwright.sync_api import BrowserContext, Page, expect
 
 from steeple.demo.log import fill_log
+from steeple.demo.plans import GILDING
+from steeple.services.log.recording import LogService
+from steeple.store.pictures import PictureRepository
 from tests.ui.conftest import ServerHere, Watch, answer, fits_across, saved
 from tests.ui.test_looks import violations
 
@@ -150,3 +156,69 @@ def test_axe_finds_nothing_in_the_log_and_nothing_runs_off_the_side(
     for width in (390, 820, 1280):
         page.set_viewport_size({"width": width, "height": 844})
         fits_across(page)
+
+
+def test_a_limit_that_came_is_put_on_the_camera(
+    own_server: ServerHere, context: BrowserContext, watch: Watch
+) -> None:
+    cameras = [
+        one.model_copy(
+            update={"body": one.body and one.body.model_copy(update={"recording_limit_s": None})}
+        )
+        for one in GILDING.cameras
+    ]
+    plan = own_server.put_on_shelf(GILDING.model_copy(update={"cameras": tuple(cameras)}))
+    log = LogService(own_server.database, lambda: datetime.now(UTC))
+    began = datetime.now(UTC) - timedelta(hours=2)
+    events: list[dict[str, Any]] = [
+        {"kind": "begin", "revision": 1}, {"kind": "take"},
+        {"kind": "stopped", "device": "camera-overhead", "name": "it", "why": "recording limit", "silent": True},
+        {"kind": "end"},
+    ]  # fmt: skip
+    log.hear(
+        "session-limit", plan_id=plan, device="phone", sent_at=datetime.now(UTC),
+        events=[
+            {"id": f"limit-{number:04d}", "n": number, "at": (began + timedelta(minutes=at)).isoformat(), **one}
+            for number, (at, one) in enumerate(zip((0, 0, 29.5, 40), events, strict=True))
+        ],
+    )  # fmt: skip
+    page = context.new_page()
+    page.goto(f"{own_server.base}/plan/{plan}/log")
+    note = page.locator("[data-code='log.limit-not-known']")
+    expect(note).to_contain_text("stopped by itself after 0:29:30")
+    note.get_by_role("button", name="Put it on the camera").click()
+    expect(note).to_have_count(0)
+    page.get_by_role("link", name="Roll").click()
+    expect(page.get_by_text(re.compile("recording limit")).first).to_be_visible()
+    page.get_by_text("undo", exact=True).click()
+    page.get_by_role("link", name="Log").click()
+    expect(note).to_be_visible()
+
+
+def test_pictures_of_checks_are_removed_by_age_and_one_by_one(
+    page: Page, logged: ServerHere
+) -> None:
+    made = BytesIO()
+    Image.new("RGB", (320, 180), "teal").save(made, "JPEG")
+    now = datetime.now(UTC)
+    with logged.database.writing() as connection:
+        for days in (0, 40, 400):
+            PictureRepository(connection).put_picture(
+                f"{days:032x}", plan_id=gilding(logged), session_id=None, says=f"{days} days",
+                taken_at=(now - timedelta(days=days)).isoformat(), content=made.getvalue(),
+            )  # fmt: skip
+    page.get_by_text("Pictures of checks").click()
+    expect(page.get_by_role("img", name="days")).to_have_count(3)
+    page.get_by_label("Remove pictures older than, days").fill("100")
+    page.get_by_role("button", name="Remove them").click()
+    expect(page.get_by_text("1 removed")).to_be_visible()
+    expect(page.get_by_role("img", name="days")).to_have_count(2)
+    page.get_by_role("button", name="Remove the picture").last.click()
+    expect(page.get_by_role("img", name="days")).to_have_count(1)
+    expect(page.get_by_role("img", name="0 days", exact=True)).to_be_visible()
+
+
+def test_rooms_are_told_apart(page: Page) -> None:
+    learned = page.get_by_role("region", name="Predicted against measured")
+    page.get_by_label("Laid out by").select_option("room")
+    expect(learned.get_by_role("heading", level=3).first).to_contain_text("The workroom")

@@ -34,6 +34,7 @@ GILDING = Plan(
     title="Gilding a book cover",
     delivery=Delivery(width_px=1920, height_px=1080, crop_wanted=1, frame_rate_hz=25),
     room=Room(
+        name="The workroom",
         ceiling_mm=2600,
         slope=Slope(across="near-far", first_mm=2750, second_mm=2050),
         obstacles=(
@@ -176,6 +177,7 @@ DUMPLINGS = Plan(
     title="Folding dumplings at a hall counter",
     delivery=Delivery(width_px=1920, height_px=1080, crop_wanted=1, frame_rate_hz=25),
     room=Room(
+        name="The kitchen",
         ceiling_mm=3400,
         obstacles=(
             Obstacle(
@@ -283,6 +285,7 @@ DULCIMER = Plan(
     title="Hammered dulcimer lesson",
     delivery=Delivery(width_px=1920, height_px=1080, crop_wanted=1.5, frame_rate_hz=25),
     room=Room(
+        name="The reading room",
         ceiling_mm=3600,
         width_mm=8000,
         depth_mm=6000,

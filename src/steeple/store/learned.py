@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 
 from pydantic import TypeAdapter
 from sqlalchemy import Connection, delete, insert, select
@@ -38,9 +38,11 @@ class LearnedRepository:
                 .on_conflict_do_update(index_elements=["id"], set_=values)
             )
 
-    def drop_pairs(self, session_id: str) -> None:
-        """Forget the pairs of a session, to be made anew."""
-        self.connection.execute(delete(PairRow).where(PairRow.session_id == session_id))
+    def drop_pairs(self, session_id: str, figures: Collection[str]) -> None:
+        """Forget what a session told of some figures, to be made anew; its test frames and readings stay."""
+        self.connection.execute(
+            delete(PairRow).where(PairRow.session_id == session_id, PairRow.figure.in_(figures))
+        )
 
     def pairs(self, figure: str | None = None, of: str | None = None) -> list[Pair]:
         """Pairs, the oldest first."""

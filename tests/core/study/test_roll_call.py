@@ -12,8 +12,9 @@ from steeple.core.record.event import Forgotten
 from steeple.core.study.base.sentence import sentence_words
 from steeple.core.study.card.lists.roll_call import Catches
 from steeple.demo.angles import SHELF
-from steeple.services.bench.roll_call import ask_devices, ask_lamps, call_of
-from tests.plans import changed
+from steeple.demo.plans import DULCIMER
+from steeple.services.bench.roll_call import ask_devices, ask_lamps, ask_mics, call_of
+from tests.plans import SOUND, changed
 
 
 @pytest.mark.parametrize("plan", SHELF, ids=lambda one: one.title)
@@ -69,3 +70,16 @@ def test_a_room_with_a_window_is_looked_at() -> None:
     assert any(one.at == "The room" for one in call_of(SHELF[2]).stops)
     dark = changed(SHELF[2], room__windows=[])
     assert not any(one.at == "The room" for one in call_of(dark).stops)
+
+
+def test_a_microphone_that_is_off_hears_nothing_and_another_what_is_planned() -> None:
+    told = ask_mics(DULCIMER)
+    assert [one.id for one in told] == [f"mic-{one.id}" for one in DULCIMER.mics]
+    for one in told:
+        assert one.level_db is not None
+        assert one.level_db == pytest.approx(one.planned_db, abs=2.5), "a meter is off by a little"
+        assert one.hears
+    off = ask_mics(DULCIMER, forgot=[told[0].id])
+    assert off[0].level_db is None
+    assert off[1:] == told[1:]
+    assert ask_mics(SOUND.model_copy(update={"mics": ()})) == ()

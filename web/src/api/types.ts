@@ -154,4 +154,5 @@ export type BenchDoor = Schemas['Door'];
 export type RollCall = Schemas['RollCall'];
 export type CallItem = Schemas['CallItem'];
 export type CalledDevice = Schemas['CalledDevice'];
+export type LimitSeen = Schemas['LimitSeen'];
 export type BenchTells = Schemas['BenchTells'];

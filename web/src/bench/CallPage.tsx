@@ -5,7 +5,7 @@ import { Link, useParams } from 'react-router';
 import { sentencesOf } from '../api/client';
 import type { BenchTells, CalledDevice, CallItem } from '../api/types';
 import { sentenceWords } from '../domain/sentences';
-import { spanWords } from '../domain/units';
+import { exactWords, spanWords } from '../domain/units';
 import { Sentence } from '../ui/Sentence';
 import { Trouble } from '../ui/Trouble';
 import { useUnits } from '../ui/units';
@@ -60,9 +60,15 @@ function Call({ planId }: { planId: string }) {
         {now && call?.devices.length ? (
           <Ask
             devices={call.devices}
-            lamps={now.plan.lights
-              .filter((one) => one.lit && one.fixture.remote)
-              .map((one) => ({ id: `lamp-${one.id}`.slice(0, 40), name: one.fixture.name }))}
+            others={[
+              ...now.plan.lights
+                .filter((one) => one.lit && one.fixture.remote)
+                .map((one) => ({ id: `lamp-${one.id}`.slice(0, 40), name: one.fixture.name })),
+              ...now.plan.mics.map((one) => ({
+                id: `mic-${one.id}`.slice(0, 40),
+                name: one.gear.name,
+              })),
+            ]}
             onAsk={(forgot) =>
               askDevices(
                 now.plan,
@@ -118,11 +124,12 @@ function Call({ planId }: { planId: string }) {
 interface AskProps {
   devices: readonly CalledDevice[];
   onAsk: (forgot: readonly string[]) => Promise<BenchTells>;
-  lamps: readonly { id: string; name: string }[];
+  /** Remote lamps and microphones: what else can be forgotten. */
+  others: readonly { id: string; name: string }[];
 }
 
 /** What devices tell by themselves; who does not roll is said first. */
-function Ask({ devices, lamps, onAsk }: AskProps) {
+function Ask({ devices, others, onAsk }: AskProps) {
   const [told, setTold] = useState<BenchTells | null>(null);
   const [trouble, setTrouble] = useState<string[]>([]);
   const [forgot, setForgot] = useState('');
@@ -160,6 +167,13 @@ function Ask({ devices, lamps, onAsk }: AskProps) {
             : `${told.lamps.length === 1 ? 'The remote lamp is' : 'The remote lamps are'} as planned`}
         </p>
       ) : null}
+      {told?.mics.map((one) => (
+        <p key={one.id} className={one.level_db === null ? classes.notRolling : classes.tells}>
+          {one.level_db === null
+            ? `${one.name} hears nothing: is it on?`
+            : `${one.name} hears ${one.hears} at ${exactWords(one.level_db, 1)} dB, planned ${exactWords(one.planned_db, 1)} dB`}
+        </p>
+      ))}
       {told?.devices.map((one) => (
         <p key={one.id} className={classes.tells}>
           <b>{one.name}</b> {one.rolling ? 'rolls' : 'stands still'}
@@ -177,7 +191,7 @@ function Ask({ devices, lamps, onAsk }: AskProps) {
         The devices of this bench are stand-ins. Forgotten:{' '}
         <select value={forgot} onChange={(event) => setForgot(event.currentTarget.value)}>
           <option value="">none</option>
-          {[...cameras, ...lamps].map((one) => (
+          {[...cameras, ...others].map((one) => (
             <option key={one.id} value={one.id}>
               {one.name}
             </option>

@@ -62,6 +62,11 @@ def _to_version_9(data: dict[str, Any]) -> dict[str, Any]:
     return {**data, "version": 9}
 
 
+def _to_version_10(data: dict[str, Any]) -> dict[str, Any]:
+    """Rooms had no name, and nothing was learned of when a camera stops by itself."""
+    return {**data, "version": 10}
+
+
 UPGRADES: Mapping[int, Upgrade] = MappingProxyType(
     {
         1: _to_version_2,
@@ -72,6 +77,7 @@ UPGRADES: Mapping[int, Upgrade] = MappingProxyType(
         6: _to_version_7,
         7: _to_version_8,
         8: _to_version_9,
+        9: _to_version_10,
     }
 )
 """Upgrade from a version to the next, by the version it starts from."""

@@ -32,6 +32,7 @@ FIELD_WORDS: Mapping[str, FieldWords] = MappingProxyType(
         "delivery/height_px": _W("Published height"),
         "delivery/crop_wanted": _W("Crop in the edit", "1 is none"),
         "delivery/frame_rate_hz": _W("Frame rate", "frames a second"),
+        "room/name": _W("Room", "what it is called; the log tells rooms apart by it"),
         "room/ceiling_mm": _W("Floor to ceiling", "where it is level"),
         "room/slope": _W("Sloping ceiling"),
         "room/slope/across": _W("Direction of the slope"),

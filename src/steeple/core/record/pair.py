@@ -15,7 +15,7 @@ from steeple.core.plan.values import Part
 from steeple.core.units import Unit
 
 PairFigure = Literal[
-    "lens.focal", "support.sag", "support.swing", "lamp.light", "body.battery", "body.bitrate",
+    "lens.focal", "support.sag", "support.swing", "lamp.light", "body.battery", "body.bitrate", "body.stop",
     "camera.tilt", "light.evenness", "room.rt60",
 ]  # fmt: skip
 Finite = Annotated[float, Field(allow_inf_nan=False)]
@@ -69,8 +69,9 @@ KINDS: Mapping[PairFigure, PairKind] = MappingProxyType(
         "support.sag": PairKind(
             "how far it gives way", "mm", "difference", Belief(10.0, 3.0), "learned_sag_mm", "support"
         ),
+        # A tapped support and a clapped room go into plans as they were measured: nothing is corrected there.
         "support.swing": PairKind(
-            "how fast it swings", "hz", "share", Belief(0.4, 0.15), "learned_swing_share", "support"
+            "how fast it swings", "hz", "share", Belief(0.4, 0.15), of_words="support"
         ),
         "lamp.light": PairKind(
             "light on the work", "lx", "share", Belief(0.3, 0.08), "learned_light_share", "lamp"
@@ -81,9 +82,13 @@ KINDS: Mapping[PairFigure, PairKind] = MappingProxyType(
         "body.bitrate": PairKind(
             "what it writes", "mbit_s", "share", Belief(0.15, 0.06), "learned_bitrate_share", "camera"
         ),
+        "body.stop": PairKind(
+            "when it stops by itself", "span", "share", Belief(0.1, 0.03), "learned_stop_share",
+            "camera",
+        ),
         "camera.tilt": PairKind("tilt", "deg", "difference", Belief(2.0, 1.0)),
         "light.evenness": PairKind("evenness", "stops", "difference", Belief(0.5, 0.25)),
-        "room.rt60": PairKind("echo", "rt60_s", "share", Belief(0.3, 0.15)),
+        "room.rt60": PairKind("echo", "rt60_s", "share", Belief(0.3, 0.15), of_words="room"),
     }
 )  # fmt: skip
 """Beliefs are planning values of our own: how far such figures are usually off, and how far one case strays from

@@ -9,8 +9,9 @@ from steeple.core.study.base.result import Result
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.card.lists.roll_call import RollCall, roll_call
 from steeple.core.study.plan_study import camera_studies
-from steeple.devices.instruments import StandInLamp
-from steeple.devices.protocols import RemoteLamp, Teller
+from steeple.core.study.sound.step import SOUND
+from steeple.devices.instruments import StandInLamp, StandInSoundMeter
+from steeple.devices.protocols import RemoteLamp, SoundMeter, Teller
 from steeple.devices.telling import StandInTeller
 
 
@@ -32,6 +33,17 @@ class LampTells(Result):
     name: str
     level_percent: float
     planned_percent: float
+
+
+class MicTells(Result):
+    """What a meter at a microphone shows while one speaks or plays: decibels, None = it does not move.
+    ``planned_db`` is what the plan says."""
+
+    id: str
+    name: str
+    level_db: float | None
+    planned_db: float
+    hears: str
 
 
 def call_of(plan: Plan, cache: StudyCache | None = None) -> RollCall:
@@ -101,6 +113,34 @@ def ask_lamps(plan: Plan, *, forgot: Collection[str] = ()) -> tuple[LampTells, .
             LampTells(
                 id=name, name=one.fixture.name, level_percent=lamp.level_percent,
                 planned_percent=planned,
+            )
+        )  # fmt: skip
+    return tuple(found)
+
+
+def ask_mics(
+    plan: Plan, *, forgot: Collection[str] = (), cache: StudyCache | None = None, seed: int = 0
+) -> tuple[MicTells, ...]:
+    """What the level meters of the stand-in bench show while one speaks, or plays.
+
+    Parameters
+    ----------
+    plan, forgot
+        any; ids of microphones (``mic-key``) that nobody switched on.
+    cache, seed
+        where studies are remembered; which errors the meters have.
+    """
+    study = camera_studies(plan, cache=cache)[0].of(SOUND)
+    found = []
+    for one in () if study is None else study.mics:
+        name = f"mic-{one.given.part.id}"[:40]
+        planned = one.hearing.got.direct_db
+        meter: SoundMeter = StandInSoundMeter(planned, seed)
+        found.append(
+            MicTells(
+                id=name, name=one.given.part.gear.name,
+                level_db=None if name in forgot else meter.read_db(),
+                planned_db=round(2 * planned) / 2, hears=one.given.source.called,
             )
         )  # fmt: skip
     return tuple(found)

@@ -5,10 +5,14 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import timedelta
+
+from sqlalchemy import Connection
 
 from steeple.core.errors import InputError, SteepleError
 from steeple.core.findings.check.meter import MeterReading
 from steeple.core.plan.cupboard.kinds import kind_of, validate_gear
+from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.cameras.as_built import AsBuilt
 from steeple.core.record.pair import KINDS, LearnedOf, Pair, PairFigure, learned_from
 from steeple.services.log.pairs import Circumstances, pairs_of_frame, pairs_of_meter
@@ -17,9 +21,12 @@ from steeple.store.database import Database
 from steeple.store.errors import NotFound
 from steeple.store.gear import GearRepository
 from steeple.store.learned import LearnedRepository
+from steeple.store.log import LogRepository
 from steeple.store.plans import PlanRepository
 
 Key = tuple[PairFigure, str]
+RUNS_AT_MOST = timedelta(hours=16)
+"""A session that nobody ended is taken to be over after so long."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,7 +60,7 @@ class LearningService:
         with self.database.writing() as connection:
             plans = PlanRepository(connection)
             plan = plans.at(plan_id, revision)
-            of = Circumstances(plan_id, plan.title, revision, self.clock(), session_id)
+            of = self._of(connection, plan_id, plan, revision, session_id)
             return self._keep(
                 LearnedRepository(connection), GearRepository(connection),
                 pairs_of_frame(plan, camera, built, of),
@@ -72,11 +79,26 @@ class LearningService:
         """
         with self.database.writing() as connection:
             plan = PlanRepository(connection).at(plan_id, revision)
-            of = Circumstances(plan_id, plan.title, revision, self.clock(), session_id)
+            of = self._of(connection, plan_id, plan, revision, session_id)
             return self._keep(
                 LearnedRepository(connection), GearRepository(connection),
                 pairs_of_meter(plan, camera, tuple(readings), of),
             )  # fmt: skip
+
+    def _of(
+        self, connection: Connection, plan_id: str, plan: Plan, revision: int,
+        session_id: str | None,
+    ) -> Circumstances:  # fmt: skip
+        """Where a reading comes from: the session that is told, or the one of this plan that runs now."""
+        now = self.clock()
+        if session_id is None:
+            running = LogRepository(connection).sessions(
+                plan_id=plan_id, open_only=True, start=0, most=1
+            )
+            session_id = next(
+                (one.id for one in running if now - one.record.began < RUNS_AT_MOST), None
+            )
+        return Circumstances(plan_id, plan.title, revision, now, session_id, plan.room.name or "")
 
     def _keep(
         self, log: LearnedRepository, gear: GearRepository, pairs: Sequence[Pair]

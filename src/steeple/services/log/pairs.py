@@ -1,28 +1,20 @@
-"""Predicted against measured: pairs out of sessions, test frames and readings of a light meter."""
+"""Predicted against measured: pairs out of test frames and readings of a light meter."""
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from hashlib import sha256
+from typing import Any
 
 from steeple.core.findings.check.meter import MeterReading, metered
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.cameras.as_built import AsBuilt
 from steeple.core.record.pair import Pair, PairFigure
-from steeple.core.record.told import DeedMade, StopMade
-from steeple.core.study.card.lists.roll_call import slug_of
 from steeple.core.study.check.planned import planned_camera
-from steeple.core.study.plan_study import camera_studies
-from steeple.core.study.roll.given.devices import GivenDevice
-from steeple.core.study.roll.step import ROLL
-from steeple.store.log import StoredSession
 
 METER_SHARE = 0.05
 """A usual light meter reads so far off, one standard error."""
-STOP_SEEN_SHARE = 0.02
-"""A stop is seen late; its time is good to so much of the whole where it was not told how late."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,92 +26,26 @@ class Circumstances:
     revision: int
     at: datetime
     session_id: str | None = None
+    room: str = ""
+
+    @property
+    def named(self) -> dict[str, Any]:
+        """The fields of a pair that say where it comes from."""
+        return {
+            "plan_id": self.plan_id, "plan_title": self.plan_title, "revision": self.revision,
+            "session_id": self.session_id, "at": self.at, "room": self.room,
+        }  # fmt: skip
 
 
-def _pair_id(*parts: object) -> str:
-    return sha256("|".join(map(str, parts)).encode()).hexdigest()[:24]
-
-
-def pairs_of_session(stored: StoredSession, plan_at: Callable[[int], Plan]) -> tuple[Pair, ...]:
-    """What the stops of a session tell: how long batteries lasted.
+def pair_id(*parts: object) -> str:
+    """An id that the same measurement has whenever it is told again.
 
     Parameters
     ----------
-    stored
-        a session.
-    plan_at
-        its plan at a revision.
+    parts
+        what makes it this measurement.
     """
-    record = stored.record
-    found = []
-    for stop in record.stops:
-        if stop.why != "battery empty":
-            continue
-        took = next((one for one in record.takes if stop.id in one.stopped), None)
-        revision = took.revision if took is not None else record.revision
-        plan = plan_at(revision)
-        ran = _ran_s(stored, stop, record.did)
-        pair = _battery(plan, stop, ran, _of(stored, revision, stop.at))
-        if pair is not None:
-            found.append(pair)
-    return tuple(found)
-
-
-def _of(stored: StoredSession, revision: int, at: datetime) -> Circumstances:
-    return Circumstances(stored.plan_id, stored.plan_title, revision, at, stored.id)
-
-
-def _ran_s(stored: StoredSession, stop: StopMade, did: Sequence[DeedMade]) -> float:
-    """How long a device had run on the battery that went empty: within takes, since the battery was changed."""
-    since = max(
-        (
-            one.at
-            for one in did
-            if one.device == stop.device and "battery" in one.does and one.at < stop.at
-        ),
-        default=stored.record.began,
-    )
-    total = 0.0
-    for take in stored.record.takes:
-        end = stop.at if take.end is None else min(take.end, stop.at)
-        total += max(0.0, (end - max(take.start, since)).total_seconds())
-    return total
-
-
-def _battery(plan: Plan, stop: StopMade, ran_s: float, of: Circumstances) -> Pair | None:
-    study = camera_studies(plan)[0].of(ROLL)
-    device = _device(study.devices if study is not None else (), stop.device)
-    if study is None or device is None or device.kind != "camera" or ran_s <= 0:
-        return None
-    index = next(at for at, one in enumerate(plan.cameras) if one.id == device.id)
-    camera = plan.cameras[index]
-    limits = [one for one in study.limits(device) if one.why == "battery empty"]
-    if camera.body is None or not limits or device.feeds_on != "battery":
-        return None
-    share = camera.body.learned_battery_share or 1.0
-    predicted = limits[0].after_s
-    return Pair(
-        id=_pair_id(of.session_id, stop.id, "body.battery"),
-        figure="body.battery",
-        of=camera.body_id or "",
-        of_name=camera.body.name,
-        plan_id=of.plan_id,
-        plan_title=of.plan_title,
-        revision=of.revision,
-        session_id=of.session_id,
-        at=of.at,
-        predicted=round(predicted, 1),
-        plain=round(predicted / share, 1),
-        measured=round(ran_s, 1),
-        error=round(STOP_SEEN_SHARE * ran_s, 1),
-        camera=camera.id,
-        room="",
-    )
-
-
-def _device(devices: Sequence[GivenDevice], told: str) -> GivenDevice | None:
-    """A device by its id in events."""
-    return next((one for one in devices if slug_of(one.key) == told), None)
+    return sha256("|".join(map(str, parts)).encode()).hexdigest()[:24]
 
 
 def pairs_of_frame(
@@ -143,8 +69,7 @@ def pairs_of_frame(
     support = plan.support_of(camera)
     lens, body = camera.lens, camera.body
     named = {
-        "plan_id": of.plan_id, "plan_title": of.plan_title, "revision": of.revision,
-        "session_id": of.session_id, "at": of.at,
+        **of.named,
         "lens": "" if lens is None else lens.name,
         "support": "" if support is None else support.gear.name,
         "camera": camera.id,
@@ -155,7 +80,7 @@ def pairs_of_frame(
         measured: float, error: float,
     ) -> Pair:  # fmt: skip
         return Pair(
-            id=_pair_id(of.plan_id, camera.id, figure, of.at.isoformat()),
+            id=pair_id(of.plan_id, camera.id, figure, of.at.isoformat()),
             figure=figure, of=thing[0] or "", of_name=thing[1], predicted=round(predicted, 4),
             plain=round(plain, 4), measured=round(measured, 4), error=round(error, 4), **named,
         )  # fmt: skip
@@ -213,15 +138,11 @@ def pairs_of_meter(
         share = lamp.fixture.learned_light_share or 1.0
         found.append(
             Pair(
-                id=_pair_id(of.plan_id, row.lamp, "lamp.light", of.at.isoformat()),
+                id=pair_id(of.plan_id, row.lamp, "lamp.light", of.at.isoformat()),
                 figure="lamp.light",
                 of=lamp.fixture_id or "",
                 of_name=lamp.fixture.name,
-                plan_id=of.plan_id,
-                plan_title=of.plan_title,
-                revision=of.revision,
-                session_id=of.session_id,
-                at=of.at,
+                **of.named,
                 predicted=round(row.planned_lx, 3),
                 plain=round(row.planned_lx / share, 3),
                 measured=round(row.planned_lx * 2.0**row.off_stops, 3),

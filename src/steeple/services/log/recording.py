@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import datetime
 from typing import Any
 
@@ -23,10 +23,11 @@ from steeple.core.record.event import (
     heard,
     read_event,
 )
+from steeple.core.record.limits import LIMIT_FIELDS, limits_seen
 from steeple.core.record.losses import LossSum, losses_over
 from steeple.core.record.session import session_of
 from steeple.services.log.learning import refresh
-from steeple.services.log.pairs import pairs_of_session
+from steeple.services.log.told_by_session import TOLD_BY_STOPS, pairs_of_session
 from steeple.services.plans import Clock
 from steeple.store.database import Database
 from steeple.store.errors import NotFound
@@ -36,6 +37,7 @@ from steeple.store.log import FoundTake, LogRepository, SessionLine, StoredSessi
 from steeple.store.plans import PlanRepository
 
 MOST_ROWS = 200
+STOPPED_BY_LIMIT = frozenset(f"stop: {why}" for why in LIMIT_FIELDS)
 
 
 class EventRefused(Part):
@@ -131,7 +133,7 @@ class LogService:
             stored = log.session(session_id)
             learned = LearnedRepository(log.connection)
             before = learned.pairs_of(session_id)
-            learned.drop_pairs(session_id)
+            learned.drop_pairs(session_id, {one.figure for one in TOLD_BY_STOPS.values()})
             found = pairs_of_session(stored, lambda number: plans.at(plan_id, number))
             learned.put_pairs(found)
             keys = {(one.figure, one.of) for one in (*before, *found)}
@@ -185,8 +187,21 @@ class LogService:
                         stored.plan_id, stored.plan_title, cameras[key], stored.record
                     )
                     known = self._past[one.id] = (one.changed_at, past)
-                found.append(known[1])
+                found.append(_with_limits(log, plans, one.id, known[1]))
             return found
+
+
+def _with_limits(
+    log: LogRepository, plans: PlanRepository, session_id: str, past: PastSession
+) -> PastSession:
+    """With the limits that came and that its plan, as it is now, does not know."""
+    if not any(one.why in STOPPED_BY_LIMIT for one in past.losses):
+        return past
+    try:
+        plan = plans.newest(past.plan_id).plan
+    except NotFound:
+        return past
+    return replace(past, limits=limits_seen(log.session(session_id).record, plan))
 
 
 def _cameras_of(plans: PlanRepository, plan_id: str, revision: int) -> int:

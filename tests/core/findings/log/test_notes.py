@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import replace
 from datetime import timedelta
 
 import pytest
 
 from steeple.core.findings.log.notes import LOG_CODES, bare_s, log_notes, past_session
 from steeple.core.findings.log.says import learned_says, log_answer
+from steeple.core.record.limits import LimitSeen
 from steeple.core.record.losses import losses_over
 from steeple.core.record.pair import LearnedOf, learned_from
 from steeple.core.record.session import session_of
@@ -77,10 +79,22 @@ def test_a_correction_set_aside() -> None:
     assert codes(QUIET, learned=[worse]) == {"log.correction-doubtful"}
 
 
+def test_a_limit_that_nobody_knew_is_said_once_with_what_to_put() -> None:
+    limit = LimitSeen(camera="main", field="recording_limit_s", seconds=1790)
+    past = replace(past_session("plan", "Plan", 1, QUIET), limits=(limit,))
+    other = replace(past_session("other", "Other", 1, QUIET), limits=(limit,))
+    notes = log_notes([past, past, other], [], NOW)
+    assert [(one.code, one.plan_id, one.put) for one in notes] == [
+        ("log.limit-not-known", "plan", limit), ("log.limit-not-known", "other", limit)
+    ]  # fmt: skip
+    words = sentence_words(notes[0].title, "cm")
+    assert "“Plan”: the main camera stopped by itself after 0:29:50" in words
+
+
 def test_every_code_is_told_of() -> None:
     assert set(LOG_CODES) == {
         "log.same-loss", "log.alarm-missed", "log.nothing-rolling", "log.correction-doubtful",
-        "log.not-ended",
+        "log.not-ended", "log.limit-not-known",
     }  # fmt: skip
 
 

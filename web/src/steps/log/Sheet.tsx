@@ -1,8 +1,10 @@
 /** Log: what happened in past sessions, what it cost, and what was learned for the next plan. */
-import { SegmentedControl } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import { Button, SegmentedControl } from '@mantine/core';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { sentencesOf } from '../../api/client';
+import type { LimitSeen } from '../../api/types';
+import { useSheet } from '../../saving/context';
 import answer from '../../sheet/AnswerLine.module.css';
 import type { SheetProps } from '../../sheet/step';
 import { Section } from '../../ui/Section';
@@ -48,6 +50,7 @@ export function LogSheet({ planId }: SheetProps) {
                   <Sentence pieces={one.title} />
                 </b>{' '}
                 <Sentence pieces={one.mend} />
+                {one.put && one.plan_id === planId ? <PutLimit limit={one.put} /> : null}
               </p>
             </li>
           ))}
@@ -77,5 +80,27 @@ export function LogSheet({ planId }: SheetProps) {
         <Exchange />
       </Section>
     </>
+  );
+}
+
+/** A limit that came, put on the camera of this plan. */
+function PutLimit({ limit }: { limit: LimitSeen }) {
+  const { plan, set } = useSheet();
+  const queries = useQueryClient();
+  const index = plan.cameras.findIndex((one) => one.id === limit.camera);
+  const body = plan.cameras[index]?.body;
+  if (!body || body[limit.field] === limit.seconds) return null;
+  return (
+    <Button
+      size="compact-sm"
+      className={classes.put}
+      onClick={() =>
+        void set(`/cameras/${index}/body/${limit.field}`, limit.seconds).then(() =>
+          queries.invalidateQueries({ queryKey: ['compared'] }),
+        )
+      }
+    >
+      Put it on the camera
+    </Button>
   );
 }

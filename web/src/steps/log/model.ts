@@ -98,6 +98,7 @@ const FIELD: Partial<Record<MeasuredRow['figure'], string>> = {
   'lamp.light': 'learned_light_share',
   'body.battery': 'learned_battery_share',
   'body.bitrate': 'learned_bitrate_share',
+  'body.stop': 'learned_stop_share',
 };
 
 type Copy = Record<string, unknown>;
@@ -163,6 +164,7 @@ export const GROUPS = [
   { value: 'support', label: 'by support' },
   { value: 'lamp', label: 'by lamp' },
   { value: 'camera', label: 'by camera' },
+  { value: 'room', label: 'by room' },
   { value: 'plan_title', label: 'by plan' },
 ] as const;
 export type Group = (typeof GROUPS)[number]['value'];
@@ -200,4 +202,5 @@ export const TOLD_BY: Partial<Record<MeasuredRow['figure'], StepId>> = {
   'lamp.light': 'light',
   'body.battery': 'roll',
   'body.bitrate': 'roll',
+  'body.stop': 'roll',
 };

@@ -40,6 +40,7 @@ export function RoomGroup() {
   ].filter((one) => one !== null);
   return (
     <FieldGroup title="Room" words={said.length ? said.join(', ') : 'not measured'}>
+      <PlanField pointer="/room/name" />
       <PlanField pointer="/room/ceiling_mm" />
       <SlopeFields />
       <PlanField pointer="/room/width_mm" />

@@ -13,7 +13,15 @@ from steeple.api.replies import as_json
 from steeple.core.plan.reading import AnyPlan
 from steeple.core.plan.values import Part, Slug
 from steeple.core.study.card.lists.roll_call import RollCall
-from steeple.services.bench.roll_call import DeviceTells, LampTells, ask_devices, ask_lamps, call_of
+from steeple.services.bench.roll_call import (
+    DeviceTells,
+    LampTells,
+    MicTells,
+    ask_devices,
+    ask_lamps,
+    ask_mics,
+    call_of,
+)
 
 router = APIRouter(prefix="/api/roll-call", tags=["bench"])
 Ctx = Annotated[Context, Depends(context_of)]
@@ -38,6 +46,7 @@ class BenchTells(Part):
 
     devices: tuple[DeviceTells, ...]
     lamps: tuple[LampTells, ...]
+    mics: tuple[MicTells, ...]
 
 
 @router.post("", response_model=RollCall)
@@ -50,7 +59,8 @@ def call(request: CallRequest, ctx: Ctx) -> Response:
 @router.post("/stand-in", response_model=BenchTells)
 @apart
 def ask(request: AskRequest, ctx: Ctx) -> Response:
-    """What cameras and remote lamps of the stand-in bench tell: to try the roll call without one."""
+    """What cameras, remote lamps and level meters of the stand-in bench tell: to try the roll call without one."""
     told = ask_devices(request.plan, request.at_s, forgot=request.forgot, cache=ctx.cache)
     lamps = ask_lamps(request.plan, forgot=request.forgot)
-    return as_json(BenchTells(devices=told, lamps=lamps).model_dump_json())
+    mics = ask_mics(request.plan, forgot=request.forgot, cache=ctx.cache)
+    return as_json(BenchTells(devices=told, lamps=lamps, mics=mics).model_dump_json())

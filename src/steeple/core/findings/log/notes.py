@@ -9,7 +9,10 @@ from dataclasses import dataclass
 from datetime import datetime
 from typing import Literal
 
+from pydantic import Field
+
 from steeple.core.findings.finding import Verdict
+from steeple.core.record.limits import LimitSeen
 from steeple.core.record.losses import THREE_TIMES, losses_over
 from steeple.core.record.pair import KINDS, LearnedOf
 from steeple.core.record.told import LossMade, SessionRecord, StopMade
@@ -18,7 +21,7 @@ from steeple.core.study.base.sentence import Quantity, Sentence, say
 
 LogCode = Literal[
     "log.same-loss", "log.alarm-missed", "log.nothing-rolling", "log.correction-doubtful",
-    "log.not-ended",
+    "log.not-ended", "log.limit-not-known",
 ]  # fmt: skip
 LOG_CODES: Mapping[LogCode, str] = {
     "log.same-loss": "the same loss came three times or more",
@@ -26,6 +29,7 @@ LOG_CODES: Mapping[LogCode, str] = {
     "log.nothing-rolling": "for a while in a take no camera ran",
     "log.correction-doubtful": "what was learned does not make predictions better, and is not used",
     "log.not-ended": "a session was never ended",
+    "log.limit-not-known": "a camera stopped by itself, and its figures know of no such limit",
 }
 LONG_OPEN_H = 36.0
 ONE_CAMERA = "Change battery and card in the breaks that the Roll sheet proposes; or let a second camera, or a phone, run beside it."
@@ -39,12 +43,15 @@ class LogNote(Result):
     verdict: Verdict
     title: Sentence
     mend: Sentence
+    plan_id: str = Field(default="", description="The plan that it is of; empty = of many.")
+    put: LimitSeen | None = Field(default=None, description="What can be put on a camera of it.")
 
 
 @dataclass(frozen=True, slots=True)
 class PastSession:
     """What is looked at of a past session: what its plan is called and how many cameras it has, when it began and
-    whether it ended, what was lost, how many alarms were missed, and for how long no camera ran within takes."""
+    whether it ended, what was lost, how many alarms were missed, for how long no camera ran within takes, and
+    which limits came that its plan does not know."""
 
     plan_id: str
     title: str
@@ -54,6 +61,7 @@ class PastSession:
     losses: tuple[LossMade, ...]
     missed: int
     bare_s: float
+    limits: tuple[LimitSeen, ...] = ()
 
 
 def past_session(plan_id: str, title: str, cameras: int, record: SessionRecord) -> PastSession:
@@ -92,6 +100,7 @@ def log_notes(
     """
     found = [
         *_nothing_rolling(sessions),
+        *_limits(sessions),
         *_same_loss(sessions),
         *_alarms(sessions),
         *_doubtful(learned),
@@ -148,6 +157,29 @@ def _nothing_rolling(sessions: Sequence[PastSession]) -> Iterator[LogNote]:
         ),
         mend=say(ONE_CAMERA if all(one.cameras == 1 for one in bare) else MORE_CAMERAS),
     )  # fmt: skip
+
+
+def _limits(sessions: Sequence[PastSession]) -> Iterator[LogNote]:
+    told: set[tuple[str, str, str]] = set()
+    for one in sessions:
+        for limit in one.limits:
+            key = (one.plan_id, limit.camera, limit.field)
+            if key in told:
+                continue
+            told.add(key)
+            why = "for heat" if limit.field == "heat_limit_s" else "by itself"
+            yield LogNote(
+                code="log.limit-not-known",
+                verdict="fails",
+                title=say(
+                    "“{title}”: the {camera} camera stopped " + why + " after {span}, and the plan knows of no such limit.",
+                    title=one.title, camera=limit.camera,
+                    span=Quantity(value=limit.seconds, unit="moment"),
+                ),
+                mend=say("Put it on the camera: alarms and restarts then come before it."),
+                plan_id=one.plan_id,
+                put=limit,
+            )  # fmt: skip
 
 
 def _same_loss(sessions: Sequence[PastSession]) -> Iterator[LogNote]:

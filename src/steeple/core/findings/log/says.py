@@ -13,6 +13,7 @@ MORE: Mapping[PairFigure, tuple[str, str]] = {
     "lamp.light": ("more light than its figures say", "less light than its figures say"),
     "body.battery": ("longer than its figures say", "shorter than its figures say"),
     "body.bitrate": ("more than its menu says", "less than its menu says"),
+    "body.stop": ("later than its figures say", "sooner than its figures say"),
     "support.swing": ("faster than estimated", "slower than estimated"),
     "room.rt60": ("more echo than worked out", "less echo than worked out"),
 }
@@ -22,6 +23,7 @@ VERBS: Mapping[PairFigure, str] = {
     "lamp.light": "gives",
     "body.battery": "lasts",
     "body.bitrate": "writes",
+    "body.stop": "stops by itself",
     "support.swing": "swings",
     "room.rt60": "has",
 }

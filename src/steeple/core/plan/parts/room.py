@@ -80,6 +80,9 @@ class KeepClear(Part):
 class Room(Part):
     """The room, as far as the rig meets it."""
 
+    name: Name | None = Field(
+        default=None, description="What the room is called: the log tells rooms apart by it."
+    )
     ceiling_mm: HeightMm | None = Field(
         default=None,
         description="Height of the flat ceiling above the rig, from the floor.",

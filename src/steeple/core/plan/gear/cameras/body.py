@@ -126,6 +126,10 @@ class Body(Part):
     learned_bitrate_share: LearnedShare | None = Field(
         default=None, description="Learned from the log: what it writes by what its menu says."
     )
+    learned_stop_share: LearnedShare | None = Field(
+        default=None,
+        description="Learned from the log: when it stops by itself, by what its figures say.",
+    )
     thread: BodyThread | None = Field(
         default=None, description="What it is held by: the socket under it, or its edges."
     )
@@ -197,6 +201,9 @@ BODY_WORDS: Mapping[str, FieldWords] = MappingProxyType(
         ),
         "learned_bitrate_share": FieldWords(
             "Learned: it writes", "times what its menu says; empty = as it says"
+        ),
+        "learned_stop_share": FieldWords(
+            "Learned: it stops after", "times what its figures say; empty = as they say"
         ),
         "thread": FieldWords("Held by", "the socket under it; a phone by its edges"),
         "screen": FieldWords("Screen", "whether it can be turned to you"),

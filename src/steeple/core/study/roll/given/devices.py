@@ -167,6 +167,7 @@ def _camera(
     for figure, share, why in (
         ("battery", body.learned_battery_share, "how long a battery lasts by what its figures say"),
         ("bitrate", body.learned_bitrate_share, "what it writes by what its menu says"),
+        ("stop", body.learned_stop_share, "when it stops by itself by what its figures say"),
     ):
         at_field = f"{at}/body/learned_{figure}_share"
         assumptions.note_learned(at_field, times_or_none(share), why)
@@ -196,7 +197,7 @@ def _camera(
             bank=fed.bank,
             take_limit_s=None
             if body.recording_limit_s is None
-            else max(1, math.floor(body.recording_limit_s)),
+            else max(1, math.floor(body.recording_limit_s * (body.learned_stop_share or 1.0))),
             heat_limit_s=None if heat is None else max(1, math.floor(heat)),
             rest_s=REST_S,
         ),
