@@ -53,7 +53,7 @@ def test_every_step_has_its_rooms(step: str) -> None:
 
 
 def test_no_room_is_there_for_a_step_that_is_not() -> None:
-    known = {*STEP_IDS, "base", "inputs", "picture", "card", "check", "log"}
+    known = {*STEP_IDS, "base", "inputs", "picture", "card", "check", "log", "rig"}
     for layer in ("study", "findings", "solve"):
         rooms = {one.name for one in (SRC / "core" / layer).iterdir() if one.is_dir()}
         assert rooms - {"__pycache__"} <= known, layer

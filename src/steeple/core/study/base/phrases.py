@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import math
+
 from steeple.core.geometry.rectangle import Rectangle, Side
 
 SIDE_WORDS: dict[Side, str] = {
@@ -40,3 +42,29 @@ def by_edges(table: Rectangle, x_mm: float, y_mm: float) -> tuple[Edge, Edge]:
     else:
         away = ("from your table edge", y_mm - table.near)
     return across, away
+
+
+def noise_words(iso: float, clean_iso: float) -> str:
+    """How much noise is seen.
+
+    Parameters
+    ----------
+    iso
+        what the light needs, > 0.
+    clean_iso
+        the highest whose noise its maker accepts, > 0.
+
+    Returns
+    -------
+    Words that go on after the ISO. Four stops under the highest accepted no noise is seen; planning values.
+    """
+    stops = math.log2(iso / clean_iso)
+    if stops <= -4.0:
+        return "no noise to see"
+    if stops <= -2.0:
+        return "hardly any noise"
+    if stops <= -0.5:
+        return "a little noise"
+    if stops <= 0.05:
+        return "as much noise as you accept"
+    return "more noise than you accept"

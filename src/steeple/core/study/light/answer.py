@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from steeple.core.study.base.answer import Answer
-from steeple.core.study.base.phrases import by_edges, clock_words
+from steeple.core.study.base.phrases import by_edges, clock_words, noise_words
 from steeple.core.study.base.sentence import Quantity, Sentence, door, dotted, mm, percent, say
 from steeple.core.study.base.step import Context
 from steeple.core.study.light.lamps.lamp_study import LampStudy
@@ -108,9 +108,13 @@ def _under(study: LightStudy, key: LampStudy) -> Sentence:
             pieces.append(say("{lux} of it daylight", lux=day))
     stops = Quantity(value=round(study.uneven_stops, 1), unit="stops")
     pieces.append(say("even to {stops}", stops=door(stops, figure="light.even_ninths")))
-    if study.iso is not None:
+    if study.iso is not None and study.lens is not None:
+        words = noise_words(study.iso, study.lens.camera.clean_iso)
         pieces.append(
-            say("{iso}", iso=door(Quantity(value=study.iso, unit="iso"), figure="light.iso"))
+            say(
+                "{iso}, " + words,
+                iso=door(Quantity(value=study.iso, unit="iso"), figure="light.iso"),
+            )
         )
     if study.shade is not None:
         deep = Quantity(value=round(study.shade.p95, 1), unit="stops")
