@@ -238,6 +238,22 @@ def opened(server: Server, context: BrowserContext, watch: Watch) -> Opener:
     return open_plan
 
 
+@pytest.fixture
+def at_bench(server: Server, context: BrowserContext, watch: Watch) -> Callable[..., Page]:
+    """Opens a page of the bench on a phone."""
+    watch.expected += ["ERR_", "404"]
+
+    def open_page(plan: Plan | str, where: str = "session") -> Page:
+        plan_id = plan if isinstance(plan, str) else server.put_on_shelf(plan)
+        page = context.new_page()
+        page.set_viewport_size({"width": 390, "height": 844})
+        page.goto(f"{server.base}/bench/{plan_id}/{where}")
+        expect(page.get_by_role("navigation", name="At the bench")).to_be_visible()
+        return page
+
+    return open_page
+
+
 def saved(page: Page) -> None:
     """Wait until everything is saved."""
     expect(page.get_by_text(re.compile(r"^Saved \d\d:\d\d"))).to_be_visible()

@@ -19,7 +19,7 @@ def begin(page: Page, server: Server, title: str, shape: str) -> None:
     page.goto(server.base)
     page.get_by_label("What do you call it?").fill(title)
     page.get_by_label("What shape is the work?").select_option(label=shape)
-    page.get_by_role("button", name="Begin").click()
+    page.get_by_role("button", name="Open it empty").click()
     expect(page).to_have_url(re.compile(r"/plan/[0-9a-f]+/work$"))
     expect(page.get_by_role("heading", level=1)).to_contain_text("Keep")
 

@@ -6,67 +6,28 @@ import json
 import random
 import re
 import socket
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from datetime import UTC, datetime, timedelta
 from threading import Thread
 from typing import Any
 
 import pytest
 import uvicorn
-from playwright.sync_api import Browser, BrowserContext, Page, Route, ViewportSize, expect
+from playwright.sync_api import Browser, BrowserContext, Page, Route, expect
 
 from steeple.api.bench.gate import Gate
-from steeple.core.plan.document import Plan
 from steeple.core.plan.reading import write_plan
-from steeple.demo.plans import DULCIMER, GILDING
+from steeple.demo.plans import GILDING
 from steeple.services.bench.pairing import PairingService
 from tests.plans import BARE, SOUND, changed
 from tests.roll_cases import RESTART, STOPS, session
+from tests.ui.at_bench import PHONE, AtBench, all_in_the_log, begin, plan_of, record_of
 from tests.ui.conftest import Server, ServerHere, Watch, fits_across
 from tests.ui.test_looks import violations
 
 pytestmark = pytest.mark.ui
 TWICE = [{**RESTART[0], "at_min": minute} for minute in (15, 28)]
 ALARMED = changed(SOUND, cameras__0__body=STOPS, session=session(lasts_min=50, handling=TWICE))
-PHONE: ViewportSize = {"width": 390, "height": 844}
-LOST = "ERR_"
-AtBench = Callable[..., Page]
-
-
-@pytest.fixture
-def at_bench(server: Server, context: BrowserContext, watch: Watch) -> AtBench:
-    """Opens a page of the bench on a phone."""
-    watch.expected += [LOST, "404"]
-
-    def open_page(plan: Plan | str, where: str = "session") -> Page:
-        plan_id = plan if isinstance(plan, str) else server.put_on_shelf(plan)
-        page = context.new_page()
-        page.set_viewport_size(PHONE)
-        page.goto(f"{server.base}/bench/{plan_id}/{where}")
-        expect(page.get_by_role("navigation", name="At the bench")).to_be_visible()
-        return page
-
-    return open_page
-
-
-def plan_of(page: Page) -> str:
-    found = re.search(r"/bench/([^/]+)/", page.url)
-    assert found
-    return found[1]
-
-
-def record_of(server: Server, page: Page) -> Any:
-    sessions = server.ask("GET", f"/api/log/sessions?plan={plan_of(page)}")["sessions"]
-    return sessions[0]["record"]
-
-
-def all_in_the_log(page: Page) -> None:
-    expect(page.get_by_text("all in the log")).to_be_visible()
-
-
-def begin(page: Page) -> None:
-    page.get_by_role("button", name="Begin take 1").click()
-    expect(page.get_by_role("button", name="End take 1")).to_be_visible()
 
 
 def test_the_roll_is_called_with_a_thumb_and_stays_ticked(
@@ -106,67 +67,6 @@ def test_the_cameras_are_asked_and_who_stands_still_is_said(at_bench: AtBench) -
     page.get_by_label("Forgotten").select_option("camera-overhead")
     page.get_by_role("button", name="Ask the cameras again").click()
     expect(page.get_by_text("Not rolling: the overhead camera")).to_be_visible()
-
-
-def test_a_microphone_that_is_off_and_a_lamp_that_is_off_are_said(at_bench: AtBench) -> None:
-    page = at_bench(DULCIMER, "call")
-    page.get_by_role("button", name="Ask the cameras").click()
-    told = page.get_by_role("region", name="What the cameras tell")
-    expect(
-        told.get_by_text(re.compile(r"hears .* at [0-9.]+ dB, planned [0-9.]+ dB")).first
-    ).to_be_visible()
-    for mic in DULCIMER.mics:
-        page.get_by_label("Forgotten").select_option(f"mic-{mic.id}")
-        page.get_by_role("button", name="Ask the cameras again").click()
-        expect(told.get_by_text(f"{mic.gear.name} hears nothing: is it on?")).to_be_visible()
-
-
-def test_everything_beside_a_take_is_told_with_what_it_needs(
-    server: Server, at_bench: AtBench
-) -> None:
-    page = at_bench(GILDING)
-    begin(page)
-    tell = page.get_by_role("region", name="What else happened")
-    for words, button in (
-        ("set otherwise", "Note it"),
-        ("minutes lost", "Note it"),
-        ("a note", "Note it"),
-    ):
-        tell.get_by_role("button", name=words).click()
-        expect(tell.get_by_role("button", name=button)).to_be_disabled()
-        tell.get_by_role("button", name=words).click()
-        expect(tell.get_by_role("button", name=button)).to_have_count(0)
-    tell.get_by_role("button", name="set otherwise").click()
-    tell.get_by_label("What is set otherwise?").select_option(label="the overhead camera")
-    expect(tell.get_by_label("To what level, percent?")).to_have_count(0)
-    tell.get_by_label("How?").fill("ISO 800")
-    tell.get_by_role("button", name="Note it").click()
-    tell.get_by_role("button", name="restarted, changed").click()
-    tell.get_by_label("What did you do?").select_option("card start")
-    tell.get_by_role("button", name="Done").click()
-    tell.get_by_role("button", name="minutes lost").click()
-    tell.get_by_label("Why can it not be used?").select_option("phone")
-    tell.get_by_label("How many minutes?").fill("3")
-    tell.get_by_label("In words").fill("the neighbour")
-    tell.get_by_role("button", name="Note it").click()
-    tell.get_by_role("button", name="a note").click()
-    tell.get_by_label("What is to be remembered?").fill("new leaf next time")
-    tell.get_by_role("button", name="Note it").click()
-    tell.get_by_role("button", name="end the session").click()
-    expect(tell.get_by_text("The take that runs ends with it.")).to_be_visible()
-    tell.get_by_role("button", name="It is over").click()
-    all_in_the_log(page)
-    record = record_of(server, page)
-    assert [(one["name"], one["says"]) for one in record["adjusted"]] == [
-        ("the overhead camera", "ISO 800")
-    ]
-    assert [one["does"] for one in record["did"]] == [["card", "start"]]
-    assert [(one["why"], one["minutes"], one["says"]) for one in record["losses"]] == [
-        ("forgot: phone", 3.0, "the neighbour")
-    ]
-    assert [one["says"] for one in record["notes"]] == ["new leaf next time"]
-    assert record["ended"] is not None
-    assert record["takes"][0]["end"] is not None
 
 
 def test_a_take_is_begun_marked_and_ended_by_one_thumb(server: Server, at_bench: AtBench) -> None:

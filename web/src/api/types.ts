@@ -156,3 +156,13 @@ export type CallItem = Schemas['CallItem'];
 export type CalledDevice = Schemas['CalledDevice'];
 export type LimitSeen = Schemas['LimitSeen'];
 export type BenchTells = Schemas['BenchTells'];
+
+export type RigOffer = Schemas['RigOffer'];
+export type RigOutcome = Schemas['RigOutcome'];
+export type RigProgress = Schemas['RigProgress'];
+export type RigLine = Schemas['RigLine'];
+export type RigKind = RigOffer['best_for'][number];
+export type KindToGet = Schemas['KindToGet'];
+export type MendSequence = Schemas['MendSequence'];
+export type BoardThing = Schemas['BoardThing'];
+export type Beginning = Schemas['Beginning'];

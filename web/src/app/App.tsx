@@ -11,6 +11,7 @@ import { SessionPage } from '../bench/session/SessionPage';
 import type { UnitSystem } from '../domain/units';
 import { CupboardPage } from '../gear/CupboardPage';
 import { SheetPage } from '../page/SheetPage';
+import { BeginPage } from '../shelf/begin/BeginPage';
 import { ShelfPage } from '../shelf/ShelfPage';
 import { UnitsContext } from '../ui/units';
 import { theme } from './theme';
@@ -36,6 +37,7 @@ export function App() {
           <BrowserRouter>
             <Routes>
               <Route path="/" element={<ShelfPage />} />
+              <Route path="/begin" element={<BeginPage />} />
               <Route path="/plan/:planId/:stepId" element={<SheetPage />} />
               <Route path="/plan/:planId" element={<Navigate to="work" replace />} />
               <Route path="/bench" element={<BenchPage />} />

@@ -38,6 +38,13 @@ export function ShelfPage() {
           ) : null}
         </section>
         <aside className={classes.begin}>
+          <section>
+            <h2>Begin with three questions</h2>
+            <p>What you make, how large, what you own: the whole rig is worked out.</p>
+            <Button component={Link} to="/begin">
+              Begin
+            </Button>
+          </section>
           <NewPlan shapes={shapes} />
           <OpenFile />
         </aside>
@@ -134,7 +141,7 @@ function NewPlan({ shapes }: { shapes: readonly Shape[] }) {
         begin.mutate();
       }}
     >
-      <h2>Begin a plan</h2>
+      <h2>Or an empty plan</h2>
       <TextInput
         label="What do you call it?"
         placeholder="such as: lettering a map"
@@ -150,8 +157,8 @@ function NewPlan({ shapes }: { shapes: readonly Shape[] }) {
         data={shapes.map((one) => ({ value: one.id, label: one.title }))}
         onChange={(event) => setShape(event.currentTarget.value as ShapeId)}
       />
-      <Button type="submit" loading={begin.isPending}>
-        Begin
+      <Button type="submit" variant="default" loading={begin.isPending}>
+        Open it empty
       </Button>
     </form>
   );

@@ -7,11 +7,13 @@ import { hold } from './hold';
 import { lens } from './lens';
 import { light } from './light';
 import { log } from './log';
+import { rig } from './rig';
 import { roll } from './roll';
 import { sound } from './sound';
 import { work } from './work';
 
 export const STEPS: readonly Step[] = [
+  rig,
   work,
   lens,
   hold,

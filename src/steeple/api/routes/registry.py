@@ -17,6 +17,7 @@ from steeple.api.routes import (
 from steeple.api.routes.bench import call, door
 from steeple.api.routes.check import frames, stand_in
 from steeple.api.routes.log import exchange, learning, sessions
+from steeple.api.routes.rig import begin, working
 from steeple.api.routes.shelf import gear, health, plans
 
 ROUTERS = (
@@ -35,6 +36,8 @@ ROUTERS = (
     frames.router,
     stand_in.router,
     gear.router,
+    working.router,
+    begin.router,
     sessions.router,
     learning.router,
     exchange.router,

@@ -3,6 +3,7 @@ import { Button, Loader, UnstyledButton } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { sentencesOf } from '../../api/client';
+import { getAsks } from '../../api/fixed';
 import type { Ask, CameraOffer, CameraPlaces, Plan } from '../../api/types';
 import { withValue } from '../../domain/plan';
 import { FieldGroup } from '../../fields/FieldGroup';
@@ -17,7 +18,7 @@ import { Sentence } from '../../ui/Sentence';
 import { VerdictMark } from '../../ui/VerdictMark';
 import classes from './angles.module.css';
 import { toggled } from './model';
-import { getAsks, placeCamera } from './requests';
+import { placeCamera } from './requests';
 
 const PICTURE_PX = 320;
 const MIDDLE_POSE = 4;

@@ -3,7 +3,6 @@ import { answer, client } from '../../api/client';
 import { type Owned, ownedBody } from '../../api/owned';
 import type {
   Ask,
-  AskWords,
   CameraPlaces,
   ChangeOver,
   Plan,
@@ -14,8 +13,6 @@ import type {
 
 export const getRing = (plan: Plan, camera: number, draft: boolean): Promise<RingReply> =>
   answer(client.POST('/api/ring', { body: { plan, camera, draft } }));
-
-export const getAsks = (): Promise<AskWords[]> => answer(client.GET('/api/asks'));
 
 export const placeCamera = (
   plan: Plan,

@@ -3,7 +3,7 @@ have to give way, and the kinds of things of which one would mend it."""
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from functools import partial
 
 from pydantic import Field
@@ -93,7 +93,11 @@ def bare_plan(plan: Plan) -> Plan:
 
 
 def work_out_rig(
-    plan: Plan, ask: RigAsk | None = None, *, owned: Owned = NOTHING_OWNED
+    plan: Plan,
+    ask: RigAsk | None = None,
+    *,
+    owned: Owned = NOTHING_OWNED,
+    named: Callable[[Plan], Plan] = lambda plan: plan,
 ) -> Iterator[RigProgress | RigOutcome]:
     """Work out the whole rig.
 
@@ -105,6 +109,8 @@ def work_out_rig(
         what is wanted beside the main camera.
     owned
         what the maker has. Where there is nothing of a subject, usual kinds take its place, and this is said.
+    named
+        puts the ids of the cupboard to the things of a plan.
 
     Yields
     ------
@@ -130,7 +136,7 @@ def work_out_rig(
             now="the last notes, one by one",
             best=shown[1],
         )
-        finished.append(_finished(plan, rig, stocked))
+        finished.append(_finished(plan, rig, stocked, named))
     yield _outcome(search, finished, stocked, lacking=lacking)
 
 
@@ -196,13 +202,15 @@ def made_of(plan: Plan) -> tuple[object, ...]:
     )
 
 
-def _finished(plan: Plan, rig: Rig, owned: Owned) -> tuple[Rig, RigOffer]:
+def _finished(
+    plan: Plan, rig: Rig, owned: Owned, named: Callable[[Plan], Plan]
+) -> tuple[Rig, RigOffer]:
     """A rig with its last notes put right, each by a mend that was tried."""
     last = with_media(rig.plan, owned)
     if spent() < ENOUGH:
         row = mend_sequence(last, owned=owned, most=MOVES, cache=rig.cameras[0].studies.cache)
         last = apply_changes(last, row.changes)
-    cameras = camera_studies(last, owned, rig.cameras[0].studies.cache)
+    cameras = camera_studies(named(last), owned, rig.cameras[0].studies.cache)
     findings = judge(cameras)
     whole = Rig("lit", cameras, findings, score_of(cameras, findings))
     return whole, offer_of(plan, cameras, findings, ())
@@ -284,4 +292,9 @@ def _says(offers: Sequence[RigOffer], *, lacking: bool) -> Sentence:
             + " failing; below is what could give way, and what would mend it."
         )
     count = "One rig" if holding == 1 else f"{('Two', 'Three')[holding - 2]} rigs"
-    return say(f"{count} {whose} {'holds' if holding == 1 else 'hold'} throughout.")
+    works = f"{count} {whose} {'works' if holding == 1 else 'work'}"
+    if any(one.open for one in offers if one.holds):
+        return say(
+            f"{works}: nothing fails; what is to be watched, or not known, stands under each."
+        )
+    return say(f"{works}, and everything holds.")
