@@ -58,7 +58,7 @@ def test_no_room_is_there_for_a_step_that_is_not() -> None:
         rooms = {one.name for one in (SRC / "core" / layer).iterdir() if one.is_dir()}
         assert rooms - {"__pycache__"} <= known, layer
     sheets = {one.name for one in (WEB / "steps").iterdir() if one.is_dir()}
-    assert sheets == {*STEP_IDS, "card", "check", "log"}
+    assert sheets == {*STEP_IDS, "card", "check", "log", "rig"}
 
 
 def test_the_registries_have_the_same_steps_in_the_same_order() -> None:

@@ -166,3 +166,4 @@ export type KindToGet = Schemas['KindToGet'];
 export type MendSequence = Schemas['MendSequence'];
 export type BoardThing = Schemas['BoardThing'];
 export type Beginning = Schemas['Beginning'];
+export type Glimpse = Schemas['Glimpse'];

@@ -56,9 +56,12 @@ function PlanSheetPage({ planId, step }: { planId: string; step: Step }) {
   const [search, setSearch] = useSearchParams();
   const wanted = search.get('camera');
   const sheet = usePlanSheet(planId);
-  const cupboard =
-    useQuery({ queryKey: ['cupboard'], queryFn: getCupboard, refetchOnMount: 'always' }).data ??
-    EMPTY;
+  const known = useQuery({
+    queryKey: ['cupboard'],
+    queryFn: getCupboard,
+    refetchOnMount: 'always',
+  }).data;
+  const cupboard = known ?? EMPTY;
   const fields = useQuery({
     queryKey: ['fields'],
     queryFn: getFields,
@@ -122,6 +125,7 @@ function PlanSheetPage({ planId, step }: { planId: string; step: Step }) {
             evaluation,
             fields: byPath,
             cupboard,
+            cupboardKnown: known !== undefined,
             owned,
             dragging: sheet.dragging,
             drag,
@@ -141,6 +145,7 @@ function PlanSheetPage({ planId, step }: { planId: string; step: Step }) {
       evaluation,
       byPath,
       cupboard,
+      known,
       owned,
       sheet.dragging,
       drag,

@@ -37,6 +37,8 @@ export interface SheetTools {
   /** What each field is called, and how it is typed. */
   fields: ReadonlyMap<string, PlanField>;
   cupboard: Cupboard;
+  /** False while the cupboard is still being fetched: what is worked out of it waits. */
+  cupboardKnown: boolean;
   /** What mends and comparisons may take. */
   owned: Owned;
   /** Whether something is being dragged, so that only the quick answers are wanted. */

@@ -1,5 +1,5 @@
 /** The shelf: every plan, a new one, one from a file. */
-import { Button, Loader, NativeSelect, TextInput, UnstyledButton } from '@mantine/core';
+import { Button, Loader, Menu, NativeSelect, TextInput, UnstyledButton } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -8,8 +8,21 @@ import { getShapes } from '../api/fixed';
 import type { PlanOnShelf, Shape, ShapeId } from '../api/types';
 import { Bar } from '../ui/Bar';
 import { Trouble } from '../ui/Trouble';
-import { beginPlan, getShelf, openPlanFile, putBackPlan, removePlan } from './requests';
+import { Glimpse } from './Glimpse';
+import { anotherTitle, isSought } from './model';
+import {
+  beginPlan,
+  getShelf,
+  openPlanFile,
+  putBackPlan,
+  removePlan,
+  startAnother,
+} from './requests';
 import classes from './shelf.module.css';
+
+/** So few plans are found by looking; so many are shown at once. */
+const FEW = 6;
+const PAGE = 20;
 
 export function ShelfPage() {
   const shelf = useQuery({ queryKey: ['shelf'], queryFn: getShelf, refetchOnMount: 'always' });
@@ -65,7 +78,16 @@ function Plans({ plans, removed, shapes }: PlansProps) {
   const remove = useMutation({ mutationFn: removePlan, onSuccess: refresh });
   const putBack = useMutation({ mutationFn: putBackPlan, onSuccess: refresh });
   const shapeOf = (plan: PlanOnShelf) => shapes.find((one) => one.id === plan.shape)?.title ?? '';
-  const trouble = remove.error ?? putBack.error;
+  const navigate = useNavigate();
+  const another = useMutation({
+    mutationFn: ({ plan, keeps }: { plan: PlanOnShelf; keeps: 'all' | 'rig' }) =>
+      startAnother(plan.id, anotherTitle(plan.title, keeps), keeps),
+    onSuccess: (sheet) => navigate(`/plan/${sheet.id}/work`),
+  });
+  const [words, setWords] = useState('');
+  const [shown, setShown] = useState(PAGE);
+  const sought = plans.filter((one) => isSought(one, shapeOf(one), words));
+  const trouble = remove.error ?? putBack.error ?? another.error;
   return (
     <>
       {trouble ? <Trouble sentences={sentencesOf(trouble)} /> : null}
@@ -75,14 +97,44 @@ function Plans({ plans, removed, shapes }: PlansProps) {
           the height of the lens.
         </p>
       ) : null}
+      {plans.length > FEW ? (
+        <TextInput
+          className={classes.search}
+          aria-label="Find a plan"
+          placeholder="Find a plan by its title or its shape"
+          value={words}
+          onChange={(event) => setWords(event.currentTarget.value)}
+        />
+      ) : null}
+      {plans.length && !sought.length ? (
+        <p className={classes.none}>No plan has all of these words.</p>
+      ) : null}
       <ul className={classes.plans}>
-        {plans.map((plan) => (
+        {sought.slice(0, shown).map((plan) => (
           <li key={plan.id}>
             <Link to={`/plan/${plan.id}/lens`} className={classes.planLink}>
               <b>{plan.title}</b>
               <span>{shapeOf(plan)}</span>
             </Link>
             <time dateTime={plan.changed_at}>{changedWords(plan.changed_at)}</time>
+            <Menu position="bottom-end">
+              <Menu.Target>
+                <UnstyledButton
+                  className={classes.quietButton}
+                  aria-label={`Begin another with ${plan.title}`}
+                >
+                  begin with it
+                </UnstyledButton>
+              </Menu.Target>
+              <Menu.Dropdown>
+                <Menu.Item onClick={() => another.mutate({ plan, keeps: 'all' })}>
+                  a copy of it
+                </Menu.Item>
+                <Menu.Item onClick={() => another.mutate({ plan, keeps: 'rig' })}>
+                  the same rig at another table
+                </Menu.Item>
+              </Menu.Dropdown>
+            </Menu>
             <UnstyledButton
               className={classes.quietButton}
               aria-label={`Take ${plan.title} off the shelf`}
@@ -90,9 +142,15 @@ function Plans({ plans, removed, shapes }: PlansProps) {
             >
               remove
             </UnstyledButton>
+            <Glimpse plan={plan} />
           </li>
         ))}
       </ul>
+      {sought.length > shown ? (
+        <Button variant="default" onClick={() => setShown(shown + PAGE)}>
+          {sought.length - shown} more
+        </Button>
+      ) : null}
       {removed.length ? (
         <details className={classes.removed}>
           <summary>{removed.length} taken off the shelf</summary>

@@ -1,8 +1,10 @@
 /** Requests of the shelf. */
 import { answer, client } from '../api/client';
 import { PLAN_BYTES_LIMIT, tooLarge } from '../api/files';
-import type { Beginning, PlanSheet, ShapeId, Shelf } from '../api/types';
+import type { Beginning, Glimpse, PlanSheet, ShapeId, Shelf } from '../api/types';
+import { addressOf, getPicture } from '../picture/requests';
 
+const SEEN_PX = 240;
 const at = (plan_id: string) => ({ params: { path: { plan_id } } });
 
 export const getShelf = (): Promise<Shelf> => answer(client.GET('/api/plans'));
@@ -36,3 +38,16 @@ export const openPlanFile = async (file: File): Promise<PlanSheet> => {
     }),
   );
 };
+
+export const getGlimpse = (id: string): Promise<Glimpse> =>
+  answer(client.GET('/api/plans/{plan_id}/glimpse', at(id)));
+
+/** What the lens of a plan sees, as an address to show it at. */
+export const getSeen = async (id: string): Promise<string> => {
+  const { plan } = await answer(client.GET('/api/plans/{plan_id}', at(id)));
+  return addressOf(await getPicture(plan, 0, SEEN_PX, 'draft', 0));
+};
+
+/** A new plan that begins with another: a copy of it, or its rig for another table. */
+export const startAnother = (id: string, title: string, keeps: 'all' | 'rig'): Promise<PlanSheet> =>
+  answer(client.POST('/api/plans/{plan_id}/start-another', { ...at(id), body: { title, keeps } }));

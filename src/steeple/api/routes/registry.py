@@ -18,10 +18,11 @@ from steeple.api.routes.bench import call, door
 from steeple.api.routes.check import frames, stand_in
 from steeple.api.routes.log import exchange, learning, sessions
 from steeple.api.routes.rig import begin, working
-from steeple.api.routes.shelf import gear, health, plans
+from steeple.api.routes.shelf import gear, glimpses, health, plans
 
 ROUTERS = (
     plans.router,
+    glimpses.router,
     health.router,
     evaluation.router,
     picture.router,

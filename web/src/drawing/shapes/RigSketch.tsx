@@ -1,5 +1,12 @@
 /** A whole rig, small: table, maker, what holds the camera, what it sees, and where the lamps hang. */
-import type { CameraDrawing, HoldDrawing, LightDrawing, Point, WorkDrawing } from '../../api/types';
+import type {
+  CameraDrawing,
+  Glance,
+  HoldDrawing,
+  LightDrawing,
+  Point,
+  WorkDrawing,
+} from '../../api/types';
 import classes from '../drawings.module.css';
 import { fitWindow, type Scale, type Size, type Window } from '../scale';
 import { BodyShape } from './BodyShape';
@@ -10,6 +17,19 @@ export interface RigDrawn {
   camera: CameraDrawing | null;
   hold: HoldDrawing | null;
   light: LightDrawing | null;
+}
+
+/** What is drawn of a plan; null where nothing is known of its table. */
+export function drawnOf(glance: Glance): RigDrawn | null {
+  const work = glance.drawings.work;
+  if (!work) return null;
+  const drawings = glance.camera?.drawings;
+  return {
+    work,
+    camera: drawings?.lens ?? null,
+    hold: drawings?.hold ?? null,
+    light: drawings?.light ?? null,
+  };
 }
 
 interface Props {

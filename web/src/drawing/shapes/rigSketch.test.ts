@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { type RigDrawn, viewOfRig, windowOfRig } from './RigSketch';
+import type { Glance } from '../../api/types';
+import { drawnOf, type RigDrawn, viewOfRig, windowOfRig } from './RigSketch';
 
 const point = (x: number, y: number, z: number) => ({ x, y, z });
 const WORK = {
@@ -34,4 +35,10 @@ describe('the sketch of a rig', () => {
     expect(window.high).toBeGreaterThan(1400);
     expect(window.high).toBeLessThan(2000);
   });
+});
+
+it('nothing is drawn of what is not known', () => {
+  expect(drawnOf({ drawings: {}, camera: null } as unknown as Glance)).toBeNull();
+  const work = { table: {} };
+  expect(drawnOf({ drawings: { work }, camera: null } as unknown as Glance)?.work).toBe(work);
 });

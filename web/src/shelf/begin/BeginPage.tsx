@@ -1,6 +1,6 @@
 /** Begin: what do you make, how large, where, and what do you own? Each can be skipped but the first. */
 import { Button, SegmentedControl, Switch, TextInput } from '@mantine/core';
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { sentencesOf } from '../../api/client';
@@ -29,6 +29,7 @@ import { SizeDrawing } from './SizeDrawing';
 
 export function BeginPage() {
   const navigate = useNavigate();
+  const queries = useQueryClient();
   const [begun, setBegun] = useState<Begun>(NOTHING_BEGUN);
   const shapes = useQuery({ queryKey: ['shapes'], queryFn: getShapes }).data ?? [];
   const board = useQuery({ queryKey: ['board'], queryFn: getBoard }).data ?? [];
@@ -37,7 +38,11 @@ export function BeginPage() {
   const told = beginningOf(begun, shape);
   const begin = useMutation({
     mutationFn: beginWith,
-    onSuccess: (sheet) => navigate(`/plan/${sheet.id}/rig?begun=1`),
+    onSuccess: (sheet) => {
+      // What was ticked is in the cupboard now: what is known of it is fetched anew before anything is worked out.
+      queries.removeQueries({ queryKey: ['cupboard'] });
+      navigate(`/plan/${sheet.id}/rig?begun=1`);
+    },
   });
   useEffect(() => {
     document.title = 'Begin · Steeple';

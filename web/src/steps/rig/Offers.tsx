@@ -4,12 +4,12 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { RigOffer } from '../../api/types';
 import { Sized } from '../../drawing/Sized';
-import { RigSketch } from '../../drawing/shapes/RigSketch';
+import { drawnOf, RigSketch } from '../../drawing/shapes/RigSketch';
 import { addressOf, getPicture } from '../../picture/requests';
 import { useSheet } from '../../saving/context';
 import { Sentence } from '../../ui/Sentence';
 import { VerdictMark } from '../../ui/VerdictMark';
-import { drawnOf, OPEN_SHOWN, partsOf, thingsWords, titleOf } from './model';
+import { OPEN_SHOWN, partsOf, thingsWords, titleOf } from './model';
 import { glanceAt } from './requests';
 import classes from './rig.module.css';
 

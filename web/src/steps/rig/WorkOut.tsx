@@ -10,7 +10,7 @@ import classes from './rig.module.css';
 import type { RigInWork } from './useRig';
 
 export function WorkOut({ rig }: { rig: RigInWork }) {
-  const { plan } = useSheet();
+  const { plan, cupboardKnown } = useSheet();
   const shapes = useQuery({ queryKey: ['shapes'], queryFn: getShapes }).data;
   const asks = useQuery({ queryKey: ['asks'], queryFn: getAsks }).data;
   const usual = shapes?.find((one) => one.id === plan.work.shape)?.angles.slice(1) ?? [];
@@ -48,7 +48,12 @@ export function WorkOut({ rig }: { rig: RigInWork }) {
             <output>{progress.now}</output>
           </>
         ) : (
-          <Button size="md" variant={outcome ? 'default' : 'filled'} onClick={rig.run}>
+          <Button
+            size="md"
+            variant={outcome ? 'default' : 'filled'}
+            disabled={!cupboardKnown}
+            onClick={rig.run}
+          >
             {outcome ? 'Work it all out again' : 'Work it all out'}
           </Button>
         )}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Glance, RigOffer } from '../../api/types';
-import { drawnOf, PARTS, partsOf, thingsWords, titleOf } from './model';
+import type { RigOffer } from '../../api/types';
+import { PARTS, partsOf, thingsWords, titleOf } from './model';
 
 const offer = (more: Record<string, unknown> = {}): RigOffer =>
   ({
@@ -57,11 +57,4 @@ it('things are counted, and what is not owned is said', () => {
   ];
   expect(thingsWords(offer({ needs }))).toBe('2 × Lamp · Boom (to get)');
   expect(thingsWords(offer())).toBe('');
-});
-
-it('a rig without a camera is drawn as far as it is known', () => {
-  const work = { table: {} };
-  const glance = { drawings: { work }, camera: null } as unknown as Glance;
-  expect(drawnOf(glance)).toEqual({ work, camera: null, hold: null, light: null });
-  expect(drawnOf({ drawings: {}, camera: null } as unknown as Glance)).toBeNull();
 });

@@ -1,6 +1,5 @@
 /** What the rig sheet reads off an outcome: words for what a rig is best for, and what a part of it is called. */
-import type { Glance, RigKind, RigOffer } from '../../api/types';
-import type { RigDrawn } from '../../drawing/shapes/RigSketch';
+import type { RigKind, RigOffer } from '../../api/types';
 
 const KINDS: Record<RigKind, string> = {
   'all round': 'Best all round',
@@ -40,19 +39,6 @@ export const PARTS: readonly { part: string; words: string }[] = [
 export function partsOf(offer: RigOffer): { part: string; words: string }[] {
   const there = PARTS.filter((one) => offer.parts[one.part]?.length);
   return there.length > 1 ? there : [];
-}
-
-/** What is drawn of a rig, of its first camera. */
-export function drawnOf(glance: Glance): RigDrawn | null {
-  const work = glance.drawings.work;
-  if (!work) return null;
-  const drawings = glance.camera?.drawings;
-  return {
-    work,
-    camera: drawings?.lens ?? null,
-    hold: drawings?.hold ?? null,
-    light: drawings?.light ?? null,
-  };
 }
 
 /** The things of a rig in a few words: what is there twice is counted. */

@@ -22,7 +22,7 @@ export interface RigInWork {
 const MOST_VIEWS = 3;
 
 export function useRig(planId: string): RigInWork {
-  const { plan, owned } = useSheet();
+  const { plan, owned, cupboardKnown } = useSheet();
   const [search, setSearch] = useSearchParams();
   const [views, setViews] = useState<readonly Ask[]>([]);
   const [progress, setProgress] = useState<RigProgress | null>(null);
@@ -51,7 +51,7 @@ export function useRig(planId: string): RigInWork {
   // Begun with three questions: the answer is worked out at once, and only once.
   const atOnce = search.has('begun');
   useEffect(() => {
-    if (!atOnce || !planId) return;
+    if (!atOnce || !planId || !cupboardKnown) return;
     setSearch(
       (now) => {
         now.delete('begun');
@@ -60,7 +60,7 @@ export function useRig(planId: string): RigInWork {
       { replace: true },
     );
     run();
-  }, [atOnce, planId, run, setSearch]);
+  }, [atOnce, planId, cupboardKnown, run, setSearch]);
   const toggle = useCallback(
     (ask: Ask) =>
       setViews((now) =>
