@@ -24,6 +24,7 @@ from bench.log import STORED_TAKES, fill_log, log_step
 from bench.machine import REFERENCE_S, Machine, by_speed, machine
 from bench.plans import large_plan
 from bench.renderer import renderer
+from bench.rig import rig_step
 from bench.roll import roll_step
 from bench.sound import sound_step
 from bench.timing import Timing, line, milliseconds, percentile
@@ -270,6 +271,7 @@ def table() -> Iterator[Timing]:
     yield from by_speed(light_step(OWNED))
     yield from by_speed(angles_step())
     yield from by_speed(roll_step())
+    yield from by_speed(rig_step())
     yield from by_speed(sound_step())
     yield from by_speed(check_step())
     yield from by_speed(renderer())

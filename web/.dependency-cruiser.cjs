@@ -6,6 +6,7 @@ const ORDER = [
   'bench',
   'steps',
   'shelf',
+  'guide',
   'gear',
   'picture',
   'sheet',

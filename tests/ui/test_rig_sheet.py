@@ -8,7 +8,7 @@ import pytest
 from playwright.sync_api import BrowserContext, Page, expect
 
 from steeple.demo.plans import GILDING
-from tests.ui.conftest import Opener, ServerHere, Watch, answer, fits_across, saved
+from tests.ui.conftest import Opener, Server, ServerHere, Watch, answer, fits_across, saved
 from tests.ui.test_looks import violations
 
 pytestmark = pytest.mark.ui
@@ -175,3 +175,53 @@ def test_axe_finds_nothing_and_nothing_runs_off_the_side(begun: Page, scheme: st
     for width in (1280, 820, 390):
         begun.set_viewport_size({"width": width, "height": 800})
         fits_across(begun)
+
+
+def test_the_guide_stands_in_the_application_with_its_pictures(
+    server: Server, context: BrowserContext, watch: Watch
+) -> None:
+    page = context.new_page()
+    page.goto(server.base)
+    page.get_by_role("link", name="guide").click()
+    expect(page.get_by_role("heading", level=1)).to_have_text("From nothing to the first take")
+    pictures = page.get_by_role("img")
+    expect(pictures).to_have_count(3)
+    for index in range(3):
+        pictures.nth(index).scroll_into_view_if_needed()
+        expect(pictures.nth(index)).to_have_js_property("complete", True)
+        assert pictures.nth(index).evaluate("one => one.naturalWidth") > 300
+    assert violations(page) == []
+
+
+def test_a_plan_begins_another_from_the_shelf_and_shows_how_it_stands(
+    own_server: ServerHere, context: BrowserContext, watch: Watch
+) -> None:
+    page = context.new_page()
+    page.goto(own_server.base)
+    expect(page.get_by_text("Everything holds: print the card.")).to_be_visible()
+    expect(page.get_by_alt_text("What its lens sees")).to_have_count(3)
+    page.get_by_role("button", name="Begin another with Hammered dulcimer lesson").click()
+    page.get_by_role("menuitem", name="the same rig at another table").click()
+    expect(page).to_have_url(re.compile("/work$"))
+    expect(page.get_by_label("Title of the plan")).to_have_value(
+        "Hammered dulcimer lesson, at another table"
+    )
+    page.goto(own_server.base)
+    page.get_by_role("link", name="Your head reaches").click()
+    expect(page).to_have_url(re.compile("/lens$"))
+
+
+def test_plans_are_sought_by_words(
+    own_server: ServerHere, context: BrowserContext, watch: Watch
+) -> None:
+    for number in range(5):
+        own_server.put_on_shelf(GILDING.model_copy(update={"title": f"Map number {number}"}))
+    page = context.new_page()
+    page.goto(own_server.base)
+    search = page.get_by_label("Find a plan")
+    search.fill("map 3")
+    expect(page.get_by_role("link", name=re.compile("^Map number"))).to_have_count(1)
+    search.fill("map pot")
+    expect(page.get_by_text("No plan has all of these words.")).to_be_visible()
+    search.fill("")
+    expect(page.get_by_role("link", name=re.compile("^Map number"))).to_have_count(5)

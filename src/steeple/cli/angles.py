@@ -5,16 +5,13 @@ from __future__ import annotations
 import argparse
 from pathlib import Path
 
-from steeple.cli.files import read_file
+from steeple.cli.files import owned_from, read_file
 from steeple.core.errors import InputError
-from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned, owned_of
 from steeple.core.plan.reading import read_plan
 from steeple.core.solve.angles.place_camera import CameraPlaces, place_camera
 from steeple.core.solve.angles.roles import ASKS
 from steeple.core.study.base.sentence import sentence_words
 from steeple.core.units import UnitSystem
-from steeple.formats.gear_csv import read_gear_csv
-from steeple.formats.gear_json import read_gear_json
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
@@ -35,14 +32,6 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
     )
     parser.add_argument("--json", action="store_true", help="print the whole answer")
     parser.add_argument("--units", choices=("cm", "in"), default="cm")
-
-
-def _owned(path: str | None) -> Owned:
-    if path is None:
-        return NOTHING_OWNED
-    content = read_file(Path(path))
-    reader = read_gear_json if content.lstrip(b"\xef\xbb\xbf \r\n\t")[:1] == b"{" else read_gear_csv
-    return owned_of([row.gear for row in reader(content).taken])
 
 
 def _print(found: CameraPlaces, system: UnitSystem) -> None:
@@ -82,7 +71,7 @@ def run(arguments: argparse.Namespace) -> int:
                 allowed=", ".join(ids),
             )
         index = ids.index(arguments.camera)
-    found = place_camera(plan, arguments.role, index=index, owned=_owned(arguments.gear))
+    found = place_camera(plan, arguments.role, index=index, owned=owned_from(arguments.gear))
     if arguments.json:
         print(found.model_dump_json(indent=2))
     else:

@@ -8,7 +8,7 @@ import sys
 from collections.abc import Sequence
 
 from steeple import __version__
-from steeple.cli import angles, card, check, clap, files, lens, pages, roll, serving, warm
+from steeple.cli import angles, card, check, clap, files, lens, pages, rig, roll, serving, warm
 from steeple.core.errors import SteepleError
 from steeple.core.plan.reading import plan_schema
 from steeple.store.errors import StoreError
@@ -39,6 +39,9 @@ def parser() -> argparse.ArgumentParser:
     place = commands.add_parser("angles", help="places for one more camera")
     angles.add_arguments(place)
     place.set_defaults(run=angles.run)
+    whole = commands.add_parser("rig", help="the whole rig out of a cupboard, or mends for all")
+    rig.add_arguments(whole)
+    whole.set_defaults(run=rig.run)
     through = commands.add_parser("roll", help="a session run through")
     roll.add_arguments(through)
     through.set_defaults(run=roll.run)

@@ -10,9 +10,12 @@ from pathlib import Path
 
 from steeple.core.errors import DocumentError, SteepleError
 from steeple.core.evaluation import Evaluation, evaluate
+from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned, owned_of
 from steeple.core.plan.reading import PLAN_BYTES_LIMIT, PlanRefused, read_plan
 from steeple.core.study.base.sentence import sentence_words
 from steeple.core.units import UnitSystem
+from steeple.formats.gear_csv import read_gear_csv
+from steeple.formats.gear_json import read_gear_json
 from steeple.main import DATABASE_NAME, data_folder, make_context
 from steeple.services.plans import PlanService
 from steeple.store.copies import backup_to, restore_from
@@ -187,3 +190,18 @@ def print_refusal(error: SteepleError, about: str = "") -> None:
     lines = [problem.sentence for problem in problems] or [error.sentence]
     for line in lines:
         print(f"{about}: {line}" if about else line, file=sys.stderr)
+
+
+def owned_from(path: str | None) -> Owned:
+    """What is owned, from an exported cupboard.
+
+    Parameters
+    ----------
+    path
+        JSON or CSV; None = nothing is owned.
+    """
+    if path is None:
+        return NOTHING_OWNED
+    content = read_file(Path(path))
+    reader = read_gear_json if content.lstrip(b"\xef\xbb\xbf \r\n\t")[:1] == b"{" else read_gear_csv
+    return owned_of([row.gear for row in reader(content).taken])

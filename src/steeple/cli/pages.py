@@ -15,6 +15,18 @@ from steeple.core.findings.registry import CAUTIONS, RULES
 from steeple.core.plan.reading import plan_schema
 from steeple.core.plan.shapes import SHAPES
 from steeple.core.record.pair import KINDS
+from steeple.core.solve.rig.score import (
+    CAMERA_MIN,
+    CLEAN_STOPS,
+    EVEN_STOPS,
+    FAIL,
+    LAMP_MIN,
+    MIC_MIN,
+    NOT_KNOWN,
+    RIG_WEIGHTS,
+    UNKNOWN_STOPS,
+    WATCH,
+)
 from steeple.core.study.inputs.support_forms import FORMS
 from steeple.core.study.registry import STEPS
 from steeple.formats.log.log_json import log_schema
@@ -107,6 +119,26 @@ def physics_page() -> str:
             f"| {kind.words} (`{figure}`) | {kind.by} | {kind.belief.usual_off:g} "
             f"| {kind.belief.usual_spread:g} | {kind.gear_field or 'shown alone'} |"
         )
+    lines += ["", "## What a rig is worth", ""]
+    lines += [
+        "Each part only adds (`core/solve/rig/score.py`), so that a rig half made is never better than it will be: "
+        f"{FAIL:g} for a note that fails, {NOT_KNOWN:g} for one that is not known, {WATCH:g} for one to watch, and by "
+        "what is wanted most:",
+        "",
+        "| wanted | a stop of picture | a thing | a minute | a square metre of floor |",
+        "|---|---|---|---|---|",
+    ]
+    for name, weights in RIG_WEIGHTS.items():
+        lines.append(
+            f"| {name} | {weights.picture:g} | {weights.thing:g} | {weights.minute:g} | {weights.floor_m2:g} |"
+        )
+    lines += [
+        "",
+        f"What a picture lacks, in stops: detail up to twice what is needed; light for an ISO {CLEAN_STOPS:g} stops under "
+        f"the highest clean one; light that differs by more than {EVEN_STOPS:g} stops between ninths of the zone. A lamp "
+        f"whose light is not known counts as {UNKNOWN_STOPS:g} stops. Minutes: {CAMERA_MIN:g} for a camera, {LAMP_MIN:g} "
+        f"for a lamp, {MIC_MIN:g} for a microphone, and those of its kind for a support. Planning values of our own.",
+    ]
     lines.append("")
     lines += ["## Cautions", ""]
     for caution in CAUTIONS:

@@ -2,7 +2,7 @@
 import { MantineProvider } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { BenchPage } from '../bench/BenchPage';
 import { CallPage } from '../bench/CallPage';
@@ -15,6 +15,8 @@ import { BeginPage } from '../shelf/begin/BeginPage';
 import { ShelfPage } from '../shelf/ShelfPage';
 import { UnitsContext } from '../ui/units';
 import { theme } from './theme';
+
+const GuidePage = lazy(() => import('../guide/GuidePage'));
 
 const queries = new QueryClient({
   defaultOptions: { queries: { refetchOnWindowFocus: false, retry: 2 } },
@@ -45,6 +47,14 @@ export function App() {
               <Route path="/bench/:planId/call" element={<CallPage />} />
               <Route path="/bench/:planId/session" element={<SessionPage />} />
               <Route path="/session/:sessionId" element={<SessionOnPaper />} />
+              <Route
+                path="/guide"
+                element={
+                  <Suspense fallback={null}>
+                    <GuidePage />
+                  </Suspense>
+                }
+              />
               <Route path="/cupboard" element={<CupboardPage />} />
               <Route path="*" element={<Navigate to="/" replace />} />
             </Routes>

@@ -25,6 +25,9 @@ export function Bar({ children, tools }: Props) {
       <div className={classes.middle}>{children}</div>
       <div className={classes.tools}>
         {tools}
+        <Link to="/guide" className={`${classes.toolLink} ${classes.wideOnly}`}>
+          guide
+        </Link>
         <Link to="/bench" className={classes.toolLink}>
           bench
         </Link>
