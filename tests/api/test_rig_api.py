@@ -153,3 +153,18 @@ def test_a_wrong_answer_is_refused_with_its_field_and_nothing_is_kept(
     assert problem["sentence"].endswith(".")
     assert len(api.get("/api/plans").json()["plans"]) == plans
     assert api.get("/api/gear/things").json()["counts"] == counts
+
+
+def test_one_more_thing_over_all_steps(api: TestClient) -> None:
+    plans = api.get("/api/plans").json()["plans"]
+    gilding = next(one["id"] for one in plans if "Gilding" in one["title"])
+    plan = api.get(f"/api/plans/{gilding}").json()["plan"]
+    boom = next(one for one in api.get("/api/rig/board").json() if one["id"] == "boom")
+    body = {"plan": plan, "kind": boom["kind"], "figures": boom["figures"], **owned_body()}
+    found = api.post("/api/rig/what-if", json=body).json()
+    assert found["uses"]
+    assert found["better"]
+    wrong = {**body, "figures": {**boom["figures"], "rated_load_g": -5}}
+    reply = api.post("/api/rig/what-if", json=wrong)
+    assert reply.status_code == 422
+    assert "rated_load_g" in reply.json()["problems"][0]["field"]

@@ -160,6 +160,22 @@ def test_mends_for_all_are_made_as_one(opened: Opener) -> None:
     expect(mends.get_by_text(re.compile(r"1\d notes are open"))).to_be_visible()
 
 
+def test_one_more_thing_is_considered_and_put_into_the_plan(opened: Opener) -> None:
+    page = opened(GILDING, "rig")
+    more = page.get_by_role("region", name="If you had one more thing")
+    more.get_by_label("Which thing").select_option("boom")
+    more.get_by_role("button", name="What would change?").click()
+    expect(more.get_by_text("Boom stand with counterweight would clear")).to_be_visible(
+        timeout=LONG_MS
+    )
+    expect(more.get_by_role("row", name=re.compile("^hold"))).to_be_visible()
+    more.get_by_role("button", name="Put it into the plan").click()
+    saved(page)
+    expect(more.get_by_role("button", name="Put it into the plan")).to_have_count(0)
+    page.get_by_role("link", name=re.compile("Hold$")).click()
+    expect(page.get_by_role("heading", level=1)).to_contain_text("boom stand with counterweight")
+
+
 def test_the_rig_is_opened_by_its_key(opened: Opener) -> None:
     page = opened(GILDING, "work")
     page.keyboard.press("r")

@@ -167,3 +167,4 @@ export type MendSequence = Schemas['MendSequence'];
 export type BoardThing = Schemas['BoardThing'];
 export type Beginning = Schemas['Beginning'];
 export type Glimpse = Schemas['Glimpse'];
+export type WithIt = Schemas['WithIt'];

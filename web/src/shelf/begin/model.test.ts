@@ -25,6 +25,7 @@ const thing = (id: string, subject: BoardThing['subject']): BoardThing => ({
   kind: 'body',
   name: id,
   says: id,
+  figures: {},
 });
 
 describe('a beginning', () => {

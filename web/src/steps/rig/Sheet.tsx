@@ -5,6 +5,7 @@ import type { SheetProps } from '../../sheet/step';
 import { Sentence } from '../../ui/Sentence';
 import { MendAll } from './MendAll';
 import { Offers } from './Offers';
+import { OneMore } from './OneMore';
 import { ToGet } from './ToGet';
 import { useRig } from './useRig';
 import { WorkOut } from './WorkOut';
@@ -41,6 +42,7 @@ export function RigSheet({ planId }: SheetProps) {
       {outcome ? <Offers offers={outcome.offers} onTake={rig.forget} /> : null}
       {outcome ? <ToGet outcome={outcome} /> : null}
       {bare ? null : <MendAll />}
+      {bare ? null : <OneMore />}
     </>
   );
 }

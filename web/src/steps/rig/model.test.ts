@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { RigOffer } from '../../api/types';
-import { PARTS, partsOf, thingsWords, titleOf } from './model';
+import type { BoardThing, RigOffer, WithIt } from '../../api/types';
+import { boardChoices, bothMarks, PARTS, partsOf, thingsWords, titleOf } from './model';
 
 const offer = (more: Record<string, unknown> = {}): RigOffer =>
   ({
@@ -57,4 +57,37 @@ it('things are counted, and what is not owned is said', () => {
   ];
   expect(thingsWords(offer({ needs }))).toBe('2 × Lamp · Boom (to get)');
   expect(thingsWords(offer())).toBe('');
+});
+
+it('steps stand side by side, those that are new among them', () => {
+  const found = {
+    marks_before: [{ step: 'lens', verdict: 'fails' }],
+    marks_after: [
+      { step: 'lens', verdict: 'holds' },
+      { step: 'hold', verdict: 'watch' },
+    ],
+  } as unknown as WithIt;
+  expect(bothMarks(found)).toEqual([
+    { step: 'lens', before: 'fails', after: 'holds' },
+    { step: 'hold', before: null, after: 'watch' },
+  ]);
+});
+
+it('things are chosen by subject, after none', () => {
+  const board = [
+    { id: 'a', subject: 'light', name: 'Panel' },
+    { id: 'b', subject: 'camera', name: 'Phone' },
+    { id: 'c', subject: 'light', name: 'Lamp' },
+  ] as unknown as BoardThing[];
+  expect(boardChoices(board)).toEqual([
+    { value: '', label: 'choose a thing' },
+    {
+      group: 'light',
+      items: [
+        { value: 'a', label: 'Panel' },
+        { value: 'c', label: 'Lamp' },
+      ],
+    },
+    { group: 'camera', items: [{ value: 'b', label: 'Phone' }] },
+  ]);
 });

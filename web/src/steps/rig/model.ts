@@ -1,5 +1,5 @@
 /** What the rig sheet reads off an outcome: words for what a rig is best for, and what a part of it is called. */
-import type { RigKind, RigOffer } from '../../api/types';
+import type { BoardThing, RigKind, RigOffer, StepId, Verdict, WithIt } from '../../api/types';
 
 const KINDS: Record<RigKind, string> = {
   'all round': 'Best all round',
@@ -53,3 +53,41 @@ export function thingsWords(offer: RigOffer): string {
 
 /** The notes that stay open, the gravest first, and how many more there are. */
 export const OPEN_SHOWN = 4;
+
+export interface BothMarks {
+  step: StepId;
+  before: Verdict | null;
+  after: Verdict | null;
+}
+
+/** How each step stands now and with one more thing, in the order of the steps. */
+export function bothMarks(found: WithIt): BothMarks[] {
+  const of = (marks: WithIt['marks_before'], step: StepId): Verdict | null =>
+    marks.find((one) => one.step === step)?.verdict ?? null;
+  const steps = [...found.marks_before, ...found.marks_after].map((one) => one.step);
+  return [...new Set(steps)].map((step) => ({
+    step,
+    before: of(found.marks_before, step),
+    after: of(found.marks_after, step),
+  }));
+}
+
+/** The board as something to choose from, by subject. */
+export function boardChoices(
+  board: readonly BoardThing[],
+): (
+  | string
+  | { value: string; label: string }
+  | { group: string; items: { value: string; label: string }[] }
+)[] {
+  const subjects = [...new Set(board.map((one) => one.subject))];
+  return [
+    { value: '', label: 'choose a thing' },
+    ...subjects.map((subject) => ({
+      group: subject,
+      items: board
+        .filter((one) => one.subject === subject)
+        .map((one) => ({ value: one.id, label: one.name })),
+    })),
+  ];
+}

@@ -3,12 +3,14 @@ import { answer, client, linesOf, Refused } from '../../api/client';
 import { type Owned, ownedBody } from '../../api/owned';
 import type {
   Ask,
+  BoardThing,
   Glance,
   MendSequence,
   Plan,
   RigLine,
   RigOutcome,
   RigProgress,
+  WithIt,
 } from '../../api/types';
 
 /** Works the whole rig out; tells each step, and gives it up when the signal says so. */
@@ -38,3 +40,11 @@ export const mendAll = (plan: Plan, owned: Owned): Promise<MendSequence> =>
 /** What is drawn of a rig: as much as its sketch needs. */
 export const glanceAt = (plan: Plan): Promise<Glance> =>
   answer(client.POST('/api/glance', { body: { plan, step: 'light', camera: 0 } }));
+
+/** What one more thing would change, over all steps. */
+export const withOneMore = (plan: Plan, thing: BoardThing, owned: Owned): Promise<WithIt> =>
+  answer(
+    client.POST('/api/rig/what-if', {
+      body: { plan, kind: thing.kind, figures: thing.figures, ...ownedBody(owned) },
+    }),
+  );

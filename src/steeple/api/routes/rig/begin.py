@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Annotated
 
 from fastapi import APIRouter, Depends, Response
+from pydantic import Field, JsonValue
 
 from steeple.api.context import Context, context_of
 from steeple.api.routes.shelf.plans import PlanSheet, sheet_reply
@@ -25,6 +26,7 @@ class BoardThing(Part):
     kind: GearKind
     name: str
     says: str
+    figures: dict[str, JsonValue] = Field(description="Usual figures of such a thing.")
 
 
 @router.get("/board")
@@ -32,7 +34,8 @@ def board() -> tuple[BoardThing, ...]:
     """Kinds of things that most makers have, with usual figures."""
     return tuple(
         BoardThing(
-            id=one.id, subject=one.subject, kind=kind_of(one.gear), name=one.gear.name, says=one.says
+            id=one.id, subject=one.subject, kind=kind_of(one.gear), name=one.gear.name, says=one.says,
+            figures=one.gear.model_dump(mode="json"),
         )
         for one in USUAL
     )  # fmt: skip

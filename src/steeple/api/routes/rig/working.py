@@ -7,16 +7,19 @@ from typing import Annotated
 
 from fastapi import APIRouter, Depends, Response
 from fastapi.responses import StreamingResponse
+from pydantic import JsonValue
 
 from steeple.api.apart import HEAVY, apart, lines_apart
 from steeple.api.context import Context, context_of
 from steeple.api.errors import problem_of
 from steeple.api.replies import CameraRequest, OwnedGear, as_json
 from steeple.core.errors import SteepleError
+from steeple.core.plan.cupboard.kinds import GearKind, validate_gear
 from steeple.core.plan.problems import Problem
 from steeple.core.plan.reading import AnyPlan
 from steeple.core.plan.values import Part
 from steeple.core.solve.rig.sequence import MendSequence, mend_sequence
+from steeple.core.solve.rig.what_if import WithIt, what_if
 from steeple.core.solve.rig.work_out import RigAsk, RigOutcome, RigProgress, work_out_rig
 from steeple.services.rig.naming import ids_by_figures, with_ids
 
@@ -65,6 +68,23 @@ async def rig_worked_out(request: RigRequest, ctx: Ctx) -> StreamingResponse:
 
 
 HEAVY.add(rig_worked_out)
+
+
+class WhatIf(OwnedGear):
+    """A plan, a thing that is not owned, and what is."""
+
+    plan: AnyPlan
+    kind: GearKind
+    figures: dict[str, JsonValue]
+
+
+@router.post("/what-if", response_model=WithIt)
+@apart
+def with_one_more(request: WhatIf, ctx: Ctx) -> Response:
+    """What would change over all steps with one more thing. Nothing is kept."""
+    thing = validate_gear(request.kind, request.figures)
+    found = what_if(request.plan, thing, request.owned, ctx.cache)
+    return as_json(found.model_dump_json())
 
 
 @router.post("/mends", response_model=MendSequence)

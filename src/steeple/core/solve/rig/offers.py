@@ -140,7 +140,7 @@ def offer_of(
         detail_px=None if first.sight is None else first.sight.detail_px,
         score=round(score_of(cameras, findings).total(), 3),
         holds=not any(one.verdict == "fails" for one in spoken),
-        marks=_marks(findings),
+        marks=marks_of(findings),
         open=tuple(
             OpenNote(
                 code=one.code, about=one.about, step=one.step, verdict=one.verdict, title=one.title
@@ -153,7 +153,14 @@ def offer_of(
     )
 
 
-def _marks(findings: Sequence[Finding]) -> tuple[StepMark, ...]:
+def marks_of(findings: Sequence[Finding]) -> tuple[StepMark, ...]:
+    """How each step stands: by the heaviest of its findings.
+
+    Parameters
+    ----------
+    findings
+        of a plan.
+    """
     found = []
     for step in STEP_IDS:
         mine = [one.verdict for one in findings if one.step == step and not one.accepted]

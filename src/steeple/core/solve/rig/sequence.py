@@ -224,6 +224,28 @@ def _cleared(before: Sequence[Finding], after: Sequence[Finding]) -> tuple[Clear
     return tuple(found)
 
 
+def verdicts_between(
+    before: Sequence[Finding], after: Sequence[Finding]
+) -> tuple[tuple[Cleared, ...], tuple[Cleared, ...]]:
+    """The notes that weigh less afterwards, and those that are new or weigh more.
+
+    Parameters
+    ----------
+    before, after
+        what was found of two plans.
+    """
+    was = _verdicts(before)
+    worse = []
+    for now in after:
+        if not now.speaks or now.verdict == "unknown":
+            continue
+        earlier = was.get((now.code, now.about))
+        then: Verdict = "holds" if earlier is None or not earlier.speaks else earlier.verdict
+        if GRAVITY[now.verdict] > GRAVITY[then]:
+            worse.append(_line(now, then, now.verdict))
+    return _cleared(before, after), tuple(worse)
+
+
 def _line(finding: Finding, was: Verdict, now: Verdict) -> Cleared:
     return Cleared(
         code=finding.code, about=finding.about, step=finding.step, was=was, now=now,
