@@ -50,6 +50,20 @@ def test_a_thing_lives_its_life(api: TestClient) -> None:
     assert api.get("/api/gear").json()["lenses"][-1]["gear"]["name"] == "renamed, copy"
 
 
+def test_a_thing_is_considered_before_it_is_bought(api: TestClient) -> None:
+    new = {"kind": "lens", "figures": LENS, "considered": True}
+    thing = api.post("/api/gear/things", json=new).json()
+    assert thing["considered"]
+    considered = api.get("/api/gear/things", params={"state": "considered"}).json()["things"]
+    assert [one["id"] for one in considered] == [thing["id"]]
+    owned = {one["id"] for one in api.get("/api/gear").json()["lenses"]}
+    assert thing["id"] not in owned
+    assert not api.post(f"/api/gear/things/{thing['id']}/own").json()["considered"]
+    assert thing["id"] in {one["id"] for one in api.get("/api/gear").json()["lenses"]}
+    assert api.post("/api/gear/things/none/own").status_code == 404
+    assert api.get("/api/gear/things", params={"state": "lost"}).status_code == 422
+
+
 @pytest.mark.parametrize(
     ("figures", "field", "words"),
     [

@@ -71,11 +71,39 @@ def test_what_is_retired_is_out_of_sight_and_comes_back(gear: GearService) -> No
     gear.retire(stored.id)
     assert gear.find() == []
     assert gear.cupboard().lenses == []
-    assert [one.id for one in gear.find(retired=True)] == [stored.id]
+    assert [one.id for one in gear.find(state="retired")] == [stored.id]
     gear.put_back(stored.id)
     assert [one.id for one in gear.find()] == [stored.id]
     copy = gear.copy(stored.id)
     assert copy.gear.name == "standard zoom 16–50, copy"
+
+
+def test_what_is_considered_is_in_no_plan_until_it_is_owned(gear: GearService) -> None:
+    thought = gear.add(STANDARD_ZOOM, considered=True)
+    assert thought.considered
+    assert gear.find() == []
+    assert gear.cupboard().lenses == []
+    assert [one.id for one in gear.find(state="considered")] == [thought.id]
+    assert gear.find(state="retired") == []
+    edited = gear.edit(thought.id, renamed(STANDARD_ZOOM, "dear"), base=1)
+    assert edited.considered, "new figures do not buy it"
+    assert not gear.own(thought.id).considered
+    assert [one.gear.name for one in gear.find()] == ["dear"]
+    assert len(gear.cupboard().lenses) == 1
+    assert gear.find(state="considered") == []
+    with pytest.raises(NotFound, match="no thing"):
+        gear.own("none")
+
+
+def test_what_is_considered_and_let_go_is_retired_and_not_exported(gear: GearService) -> None:
+    gear.add(STANDARD_ZOOM)
+    thought = gear.add(renamed(STANDARD_ZOOM, "dear"), considered=True)
+    assert "dear" not in gear.as_csv()
+    gear.retire(thought.id)
+    assert gear.find(state="considered") == []
+    assert [one.considered for one in gear.find(state="retired")] == [True]
+    gear.put_back(thought.id)
+    assert [one.id for one in gear.find(state="considered")] == [thought.id]
 
 
 def test_a_file_is_taken_whole_or_not_at_all(gear: GearService) -> None:

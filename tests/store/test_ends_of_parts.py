@@ -40,6 +40,7 @@ def test_a_stored_cupboard_is_brought_up_to_date(tmp_path: Path) -> None:
             " VALUES ('one', 'support', 'old', ?, '', '', 1, 'old')",
             (figures,),
         )
+        connection.execute("ALTER TABLE gear DROP COLUMN considered_at")
         for name in ("line", *LATER_TABLES):
             connection.execute(f"DROP TABLE {name}")
         connection.execute("UPDATE alembic_version SET version_num = '0002'")

@@ -68,9 +68,9 @@ def test_a_lens_is_put_in_changed_copied_and_retired(cupboard: Page, watch: Watc
     expect(cupboard.get_by_text("old fixed 28, copy")).to_be_visible()
     cupboard.get_by_role("button", name="Retire old fixed 28, copy").click()
     expect(cupboard.get_by_text("old fixed 28, copy")).to_have_count(0)
-    cupboard.get_by_text("show what is retired").click()
+    cupboard.get_by_text("retired", exact=True).click()
     cupboard.get_by_role("button", name="Use old fixed 28, copy again").click()
-    cupboard.get_by_text("show what is in use").click()
+    cupboard.get_by_text("yours", exact=True).click()
     expect(cupboard.get_by_text("old fixed 28, copy")).to_be_visible()
 
 

@@ -8,6 +8,7 @@ import pytest
 from playwright.sync_api import BrowserContext, Page, expect
 
 from steeple.demo.plans import GILDING
+from tests.core.solve.rig.cases import empty
 from tests.ui.conftest import Opener, Server, ServerHere, Watch, answer, fits_across, saved
 from tests.ui.test_looks import violations
 
@@ -174,6 +175,46 @@ def test_one_more_thing_is_considered_and_put_into_the_plan(opened: Opener) -> N
     expect(more.get_by_role("button", name="Put it into the plan")).to_have_count(0)
     page.get_by_role("link", name=re.compile("Hold$")).click()
     expect(page.get_by_role("heading", level=1)).to_contain_text("boom stand with counterweight")
+
+
+def test_a_thing_that_is_considered_is_tried_and_bought(
+    own_server: ServerHere, context: BrowserContext, watch: Watch
+) -> None:
+    page = context.new_page()
+    page.goto(f"{own_server.base}/cupboard")
+    page.get_by_text("considered", exact=True).click()
+    page.get_by_role("button", name=re.compile("^Lens")).first.click()
+    page.get_by_role("button", name="Consider a lens").click()
+    form = page.get_by_role("form", name="A lens to think about")
+    form.get_by_label("What you call it").fill("dear wide 12")
+    form.get_by_label("Shortest focal length").fill("12")
+    form.get_by_label("Widest f-number, short end").fill("2.8")
+    form.get_by_role("button", name="Keep it in mind").click()
+    expect(page.get_by_text("dear wide 12")).to_be_visible()
+    plan = own_server.put_on_shelf(GILDING)
+    page.goto(f"{own_server.base}/plan/{plan}/rig")
+    more = page.get_by_role("region", name="If you had one more thing")
+    more.get_by_label("Which thing").select_option(label="dear wide 12")
+    expect(more.get_by_text("by the figures that you typed in")).to_be_visible()
+    more.get_by_role("button", name="What would change?").click()
+    expect(more.get_by_text("dear wide 12 would")).to_be_visible(timeout=LONG_MS)
+    page.goto(f"{own_server.base}/cupboard")
+    page.get_by_text("considered", exact=True).click()
+    page.get_by_role("button", name=re.compile("^Lens")).first.click()
+    page.get_by_role("button", name="I have dear wide 12 now").click()
+    expect(page.get_by_text("Nothing of this kind is considered.")).to_be_visible()
+    page.get_by_text("yours", exact=True).click()
+    expect(page.get_by_text("dear wide 12")).to_be_visible()
+
+
+@pytest.mark.parametrize("step", ["lens", "hold", "roll"])
+def test_a_sheet_with_nothing_on_it_shows_the_way_to_the_whole_rig(
+    opened: Opener, step: str
+) -> None:
+    page = opened(empty("page-flat"), step)
+    page.get_by_role("link", name="whole rig").click()
+    expect(page).to_have_url(re.compile("/rig$"))
+    expect(page.get_by_role("button", name="Work it all out")).to_be_enabled()
 
 
 def test_the_rig_is_opened_by_its_key(opened: Opener) -> None:

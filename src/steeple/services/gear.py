@@ -31,7 +31,7 @@ from steeple.formats.gear_csv import RowRefused, Table, read_gear_csv, write_gea
 from steeple.formats.gear_json import read_gear_json, write_gear_json
 from steeple.services.plans import Clock, new_id
 from steeple.store.database import Database
-from steeple.store.gear import GearRepository, StoredGear, things
+from steeple.store.gear import GearRepository, GearState, StoredGear, things
 from steeple.store.plans import PlanRepository, StoredPlan
 
 Kind = TypeVar(
@@ -180,18 +180,23 @@ class GearService:
             return GearRepository(connection).get(gear_id)
 
     def find(
-        self, *, kind: GearKind | None = None, words: str = "", retired: bool = False
+        self, *, kind: GearKind | None = None, words: str = "", state: GearState = "owned"
     ) -> list[StoredGear]:
         """Things of a kind, by the words sought."""
         with self.database.reading() as connection:
-            return GearRepository(connection).find(kind=kind, words=words, retired=retired)
+            return GearRepository(connection).find(kind=kind, words=words, state=state)
 
-    def add(self, gear: Gear) -> StoredGear:
-        """Put a thing into the cupboard."""
+    def own(self, gear_id: str) -> StoredGear:
+        """A thing that was considered is owned now."""
+        with self.database.writing() as connection:
+            return GearRepository(connection).own(gear_id)
+
+    def add(self, gear: Gear, *, considered: bool = False) -> StoredGear:
+        """Put a thing into the cupboard, or among those that are considered."""
         gear_id = new_id()
         with self.database.writing() as connection:
             repository = GearRepository(connection)
-            repository.add(gear_id, gear, at=self._now())
+            repository.add(gear_id, gear, at=self._now(), considered=considered)
             return repository.get(gear_id)
 
     def edit(self, gear_id: str, gear: Gear, *, base: int) -> StoredGear:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Any
+from typing import Any, Literal
 
 from pydantic_core import from_json
 from sqlalchemy import Connection, Row, insert, select, update
@@ -18,6 +18,8 @@ SEARCH_FIGURES = ("emitter", "form", "use", "pattern", "kind", "mount", "anchor"
 """Figures that are words and are searched too."""
 
 
+GearState = Literal["owned", "considered", "retired"]
+"""What is in use; what is thought of before it is bought; what is no longer in use."""
 _GEAR = select(GearRow.__table__)
 
 
@@ -31,6 +33,7 @@ class StoredGear:
     version: int
     changed_at: str
     retired: bool
+    considered: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,8 +67,8 @@ class GearRepository:
     def __init__(self, connection: Connection) -> None:
         self.connection = connection
 
-    def add(self, gear_id: str, gear: Gear, *, at: str) -> None:
-        """Put a thing into the cupboard."""
+    def add(self, gear_id: str, gear: Gear, *, at: str, considered: bool = False) -> None:
+        """Put a thing into the cupboard, or among those that are considered."""
         self.connection.execute(
             insert(GearRow).values(
                 id=gear_id,
@@ -75,6 +78,7 @@ class GearRepository:
                 created_at=at,
                 changed_at=at,
                 retired_at=None,
+                considered_at=at if considered else None,
                 version=1,
                 search=_searched(gear),
             )
@@ -132,13 +136,26 @@ class GearRepository:
         self.connection.execute(update(GearRow).where(GearRow.id == gear_id).values(retired_at=at))
         return self.get(gear_id)
 
-    def find(
-        self, *, kind: GearKind | None = None, words: str = "", retired: bool = False
-    ) -> list[StoredGear]:
-        """Things of a kind whose name and words hold every word sought, by name."""
-        query = _GEAR.where(
-            GearRow.retired_at.is_not(None) if retired else GearRow.retired_at.is_(None)
+    def own(self, gear_id: str) -> StoredGear:
+        """A thing that was considered is owned now."""
+        self.get(gear_id)
+        self.connection.execute(
+            update(GearRow).where(GearRow.id == gear_id).values(considered_at=None)
         )
+        return self.get(gear_id)
+
+    def find(
+        self, *, kind: GearKind | None = None, words: str = "", state: GearState = "owned"
+    ) -> list[StoredGear]:
+        """Things of a kind whose name and words hold every word sought, in the order in which they came."""
+        query = _GEAR.where(
+            GearRow.retired_at.is_not(None) if state == "retired" else GearRow.retired_at.is_(None)
+        )
+        if state != "retired":
+            thought_of = GearRow.considered_at
+            query = query.where(
+                thought_of.is_not(None) if state == "considered" else thought_of.is_(None)
+            )
         if kind is not None:
             query = query.where(GearRow.kind == kind)
         for word in words.casefold().split():
@@ -169,6 +186,7 @@ def _stored(row: Row[Any]) -> StoredGear:
         version=row.version,
         changed_at=row.changed_at,
         retired=row.retired_at is not None,
+        considered=row.considered_at is not None,
     )
 
 

@@ -52,8 +52,8 @@ class RevisionRow(Base):
 class GearRow(Base):
     """One thing in the cupboard, as JSON of its kind.
 
-    ``version`` counts its changes; ``retired_at`` is set for what is no longer in use. ``search``
-    holds what a search looks through, in lower case.
+    ``version`` counts its changes; ``retired_at`` is set for what is no longer in use, ``considered_at`` for what is
+    not owned but thought of. ``search`` holds what a search looks through, in lower case.
     """
 
     __tablename__ = "gear"
@@ -65,6 +65,7 @@ class GearRow(Base):
     created_at: Mapped[str] = mapped_column(String(40))
     changed_at: Mapped[str] = mapped_column(String(40))
     retired_at: Mapped[str | None] = mapped_column(String(40), default=None)
+    considered_at: Mapped[str | None] = mapped_column(String(40), default=None)
     version: Mapped[int] = mapped_column(Integer)
     search: Mapped[str] = mapped_column(Text)
 

@@ -100,7 +100,8 @@ def test_a_ray_enters_a_capsule_at_its_skin(a: Point, b: Point, target: Point, r
     at = origin + way * t
     skin = stepped_gap(at, at, np.array(a), np.array(b))
     assert math.isclose(skin, r, abs_tol=0.35)
-    assert meets
+    # One that only grazes the skin may count as met or not, by the last digit.
+    assert meets or abs(stepped_gap(origin, end, np.array(a), np.array(b)) - r) < 1e-3
 
 
 def test_boxes_and_cylinders_are_met_where_they_stand() -> None:

@@ -154,6 +154,7 @@ export type BenchDoor = Schemas['Door'];
 export type RollCall = Schemas['RollCall'];
 export type CallItem = Schemas['CallItem'];
 export type CalledDevice = Schemas['CalledDevice'];
+export type GearState = 'owned' | 'considered' | 'retired';
 export type LimitSeen = Schemas['LimitSeen'];
 export type BenchTells = Schemas['BenchTells'];
 

@@ -1,10 +1,10 @@
 /** The cupboard: everything owned, by kind and figures. */
-import { Button, Loader, TextInput, UnstyledButton } from '@mantine/core';
+import { Button, Loader, SegmentedControl, TextInput, UnstyledButton } from '@mantine/core';
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { Refused, sentencesOf } from '../api/client';
-import type { GearKind, GearKindInfo, Problem, Thing } from '../api/types';
+import type { GearKind, GearKindInfo, GearState, Problem, Thing } from '../api/types';
 import { Bar } from '../ui/Bar';
 import { Trouble } from '../ui/Trouble';
 import { useUnits } from '../ui/units';
@@ -19,9 +19,16 @@ import {
   editThing,
   findThings,
   getGearKinds,
+  ownThing,
   putBackThing,
   retireThing,
 } from './requests';
+
+const STATES = [
+  { value: 'owned', label: 'yours' },
+  { value: 'considered', label: 'considered' },
+  { value: 'retired', label: 'retired' },
+] as const;
 
 type Open = { thing: Thing | null } | null;
 
@@ -29,11 +36,11 @@ export function CupboardPage() {
   const kinds = useQuery({ queryKey: ['gear-kinds'], queryFn: getGearKinds });
   const [kind, setKind] = useState<GearKind>('body');
   const [words, setWords] = useState('');
-  const [retired, setRetired] = useState(false);
+  const [state, setState] = useState<GearState>('owned');
   const [open, setOpen] = useState<Open>(null);
   const things = useQuery({
-    queryKey: ['things', kind, words, retired],
-    queryFn: () => findThings(kind, words, retired),
+    queryKey: ['things', kind, words, state],
+    queryFn: () => findThings(kind, words, state),
     placeholderData: keepPreviousData,
     refetchOnMount: 'always',
   });
@@ -75,12 +82,22 @@ export function CupboardPage() {
               maxLength={120}
               onChange={(event) => setWords(event.currentTarget.value)}
             />
-            <Button onClick={() => setOpen({ thing: null })}>
-              Add a {(info?.title ?? 'thing').toLowerCase()}
-            </Button>
-            <UnstyledButton className={classes.quiet} onClick={() => setRetired((now) => !now)}>
-              {retired ? 'show what is in use' : 'show what is retired'}
-            </UnstyledButton>
+            {state === 'retired' ? null : (
+              <Button onClick={() => setOpen({ thing: null })}>
+                {state === 'considered'
+                  ? `Consider a ${(info?.title ?? 'thing').toLowerCase()}`
+                  : `Add a ${(info?.title ?? 'thing').toLowerCase()}`}
+              </Button>
+            )}
+            <SegmentedControl
+              aria-label="Which things"
+              value={state}
+              data={[...STATES]}
+              onChange={(value) => {
+                setState(value as GearState);
+                setOpen(null);
+              }}
+            />
           </div>
           {trouble ? <Trouble sentences={sentencesOf(trouble)} /> : null}
           {things.isPending || !info ? (
@@ -95,7 +112,7 @@ export function CupboardPage() {
               elsewhere={Object.entries(things.data?.counts ?? {}).filter(
                 ([other, count]) => other !== kind && count > 0,
               )}
-              retired={retired}
+              state={state}
               open={open}
               onOpen={setOpen}
             />
@@ -123,12 +140,12 @@ interface ThingsProps {
   things: readonly Thing[];
   searching: boolean;
   elsewhere: [string, number][];
-  retired: boolean;
+  state: GearState;
   open: Open;
   onOpen: (open: Open) => void;
 }
 
-function Things({ info, things, searching, elsewhere, retired, open, onOpen }: ThingsProps) {
+function Things({ info, things, searching, elsewhere, state, open, onOpen }: ThingsProps) {
   const queries = useQueryClient();
   const [trouble, setTrouble] = useState<string[] | null>(null);
   const refresh = async (): Promise<void> => {
@@ -147,7 +164,7 @@ function Things({ info, things, searching, elsewhere, retired, open, onOpen }: T
   const save = async (figures: Thing['figures']): Promise<readonly Problem[]> => {
     try {
       if (open?.thing) await editThing(open.thing.id, open.thing.version, figures);
-      else await addThing(info.kind, figures);
+      else await addThing(info.kind, figures, state === 'considered');
     } catch (error) {
       if (error instanceof Refused) return error.problems;
       return [
@@ -167,11 +184,23 @@ function Things({ info, things, searching, elsewhere, retired, open, onOpen }: T
   const form = (thing: Thing | null) => (
     <GearForm
       key={thing?.id ?? 'new'}
-      heading={thing ? thing.name : `A ${info.title.toLowerCase()} of yours`}
+      heading={
+        thing
+          ? thing.name
+          : state === 'considered'
+            ? `A ${info.title.toLowerCase()} to think about`
+            : `A ${info.title.toLowerCase()} of yours`
+      }
       kind={info.kind}
       fields={info.fields}
       figures={thing?.figures ?? null}
-      submit={thing ? 'Keep these figures' : 'Put it in the cupboard'}
+      submit={
+        thing
+          ? 'Keep these figures'
+          : state === 'considered'
+            ? 'Keep it in mind'
+            : 'Put it in the cupboard'
+      }
       onSubmit={save}
       onClose={() => onOpen(null)}
     >
@@ -186,9 +215,11 @@ function Things({ info, things, searching, elsewhere, retired, open, onOpen }: T
         <p className={classes.none}>
           {searching
             ? 'Nothing of this kind has these words.'
-            : retired
+            : state === 'retired'
               ? 'Nothing of this kind is retired.'
-              : `No ${info.plural.toLowerCase()} yet. Add one by its figures; what you do not know may stay open.`}
+              : state === 'considered'
+                ? 'Nothing of this kind is considered. Type one in by the figures in its sheet, and read on the Rig sheet of a plan what it would change.'
+                : `No ${info.plural.toLowerCase()} yet. Add one by its figures; what you do not know may stay open.`}
           {searching && elsewhere.length
             ? ` Found among the others: ${elsewhere.map(([other, count]) => `${count} ${other}`).join(', ')}.`
             : ''}
@@ -205,6 +236,7 @@ function Things({ info, things, searching, elsewhere, retired, open, onOpen }: T
                 info={info}
                 onEdit={() => onOpen({ thing })}
                 onCopy={() => void act(copyThing(thing.id))}
+                onOwn={() => void act(ownThing(thing.id))}
                 onRetire={() =>
                   void act(thing.retired ? putBackThing(thing.id) : retireThing(thing.id))
                 }
@@ -222,12 +254,14 @@ function Row({
   info,
   onEdit,
   onCopy,
+  onOwn,
   onRetire,
 }: {
   thing: Thing;
   info: GearKindInfo;
   onEdit: () => void;
   onCopy: () => void;
+  onOwn: () => void;
   onRetire: () => void;
 }) {
   const { system } = useUnits();
@@ -241,15 +275,29 @@ function Row({
         <b>{thing.name}</b>
         <span>{summaryOf(info.fields, thing.figures, system)}</span>
       </UnstyledButton>
-      <UnstyledButton className={classes.quiet} aria-label={`Copy ${thing.name}`} onClick={onCopy}>
-        copy
-      </UnstyledButton>
+      {thing.considered ? (
+        <UnstyledButton
+          className={classes.quiet}
+          aria-label={`I have ${thing.name} now`}
+          onClick={onOwn}
+        >
+          I have it now
+        </UnstyledButton>
+      ) : (
+        <UnstyledButton
+          className={classes.quiet}
+          aria-label={`Copy ${thing.name}`}
+          onClick={onCopy}
+        >
+          copy
+        </UnstyledButton>
+      )}
       <UnstyledButton
         className={classes.quiet}
         aria-label={thing.retired ? `Use ${thing.name} again` : `Retire ${thing.name}`}
         onClick={onRetire}
       >
-        {thing.retired ? 'use again' : 'retire'}
+        {thing.retired ? 'use again' : thing.considered ? 'let it go' : 'retire'}
       </UnstyledButton>
     </div>
   );

@@ -4,6 +4,7 @@ import { PLAN_BYTES_LIMIT, tooLarge } from '../api/files';
 import type {
   GearKind,
   GearKindInfo,
+  GearState,
   ImportReport,
   MeasuredLamp,
   PlanSheet,
@@ -18,16 +19,24 @@ export const getGearKinds = (): Promise<GearKindInfo[]> => answer(client.GET('/a
 export const findThings = (
   kind: GearKind | null,
   words: string,
-  retired: boolean,
+  state: GearState,
 ): Promise<Things> =>
   answer(
     client.GET('/api/gear/things', {
-      params: { query: { kind: kind ?? undefined, words, retired } },
+      params: { query: { kind: kind ?? undefined, words, state } },
     }),
   );
 
-export const addThing = (kind: GearKind, figures: Thing['figures']): Promise<Thing> =>
-  answer(client.POST('/api/gear/things', { body: { kind, figures } }));
+export const addThing = (
+  kind: GearKind,
+  figures: Thing['figures'],
+  considered = false,
+): Promise<Thing> =>
+  answer(client.POST('/api/gear/things', { body: { kind, figures, considered } }));
+
+/** A thing that was considered is owned now. */
+export const ownThing = (id: string): Promise<Thing> =>
+  answer(client.POST('/api/gear/things/{gear_id}/own', thing(id)));
 
 const thing = (gear_id: string) => ({ params: { path: { gear_id } } });
 

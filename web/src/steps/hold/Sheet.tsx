@@ -9,6 +9,7 @@ import { useSheet } from '../../saving/context';
 import { AnswerLine } from '../../sheet/AnswerLine';
 import { FigureList } from '../../sheet/FigureList';
 import type { SheetProps } from '../../sheet/step';
+import { WholeRig } from '../../sheet/WholeRig';
 import sheet from '../../ui/SheetLayout.module.css';
 import { useUnits } from '../../ui/units';
 import { ConsideredSupport } from './ConsideredSupport';
@@ -52,10 +53,13 @@ export function HoldSheet({ findings }: SheetProps) {
           ) : null}
         </>
       ) : (
-        <p className={sheet.empty}>
-          First comes the lens: its height says what must hold it. Choose camera and lens on the
-          Lens sheet.
-        </p>
+        <>
+          <p className={sheet.empty}>
+            First comes the lens: its height says what must hold it. Choose camera and lens on the
+            Lens sheet.
+          </p>
+          <WholeRig />
+        </>
       )}
     </>
   );

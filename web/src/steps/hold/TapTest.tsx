@@ -40,7 +40,7 @@ export function TapTest({ hold }: { hold: HoldDrawing }) {
   };
   const keep = async (): Promise<void> => {
     try {
-      const things = (await findThings('support', '', false)).things;
+      const things = (await findThings('support', '', 'owned')).things;
       const thing = things.find((one) => one.id === placed.gear_id);
       if (!thing) {
         setSaid('This support is not in the cupboard; the plan keeps what you saw.');

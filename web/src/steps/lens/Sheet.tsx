@@ -17,6 +17,7 @@ import { OneMoreCamera } from '../../sheet/Cameras';
 import { ROLES, roleWords } from '../../sheet/cameras';
 import { FigureList } from '../../sheet/FigureList';
 import type { SheetProps } from '../../sheet/step';
+import { WholeRig } from '../../sheet/WholeRig';
 import sheet from '../../ui/SheetLayout.module.css';
 import { useUnits } from '../../ui/units';
 import { BestAnswers } from './BestAnswers';
@@ -61,7 +62,14 @@ export function LensSheet({ findings }: SheetProps) {
     <>
       <AnswerLine step="lens" />
       <CupboardOffers />
-      {drawing ? <Drawings drawing={drawing} notes={notes} /> : <BestAnswers />}
+      {drawing ? (
+        <Drawings drawing={drawing} notes={notes} />
+      ) : (
+        <>
+          <BestAnswers />
+          <WholeRig />
+        </>
+      )}
       {drawing ? <WorkItOut owned={owned} /> : null}
       <div className={sheet.inputs}>
         <BodyChoice onOwn={() => setTyping('body')} />

@@ -4,29 +4,31 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { sentencesOf } from '../../api/client';
 import { getBoard } from '../../api/fixed';
-import type { BoardThing, Plan, WithIt } from '../../api/types';
+import type { Plan, WithIt } from '../../api/types';
 import { exactWords } from '../../domain/units';
 import { useSheet } from '../../saving/context';
 import { Sentence } from '../../ui/Sentence';
 import { Trouble } from '../../ui/Trouble';
 import { VerdictMark } from '../../ui/VerdictMark';
-import { boardChoices, bothMarks } from './model';
-import { withOneMore } from './requests';
+import { bothMarks, choicesOf, type ThingToTry, thingsToTry } from './model';
+import { getConsidered, withOneMore } from './requests';
 import classes from './rig.module.css';
 
 interface Asked {
   plan: Plan;
-  thing: BoardThing;
+  thing: ThingToTry;
 }
 
 export function OneMore() {
   const { plan, owned } = useSheet();
   const board = useQuery({ queryKey: ['board'], queryFn: getBoard }).data ?? [];
+  const considered = useQuery({ queryKey: ['considered'], queryFn: getConsidered }).data ?? [];
+  const things = thingsToTry(considered, board);
   const [id, setId] = useState('');
   const ask = useMutation({
     mutationFn: ({ plan: now, thing }: Asked) => withOneMore(now, thing, owned),
   });
-  const thing = board.find((one) => one.id === id);
+  const thing = things.find((one) => one.id === id);
   return (
     <section className={classes.mends} aria-label="If you had one more thing">
       <h2>If you had one more thing</h2>
@@ -34,7 +36,7 @@ export function OneMore() {
         <NativeSelect
           aria-label="Which thing"
           value={id}
-          data={boardChoices(board)}
+          data={choicesOf(things)}
           onChange={(event) => {
             setId(event.currentTarget.value);
             ask.reset();
@@ -49,7 +51,11 @@ export function OneMore() {
           What would change?
         </Button>
         {ask.data ? null : (
-          <span className={classes.quiet}>by the usual figures of such a thing</span>
+          <span className={classes.quiet}>
+            {thing?.group === 'considered'
+              ? 'by the figures that you typed in'
+              : 'by the usual figures of such a thing; type in one that you consider in the cupboard'}
+          </span>
         )}
       </div>
       {ask.isError ? <Trouble sentences={sentencesOf(ask.error)} /> : null}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { BoardThing, RigOffer, WithIt } from '../../api/types';
-import { boardChoices, bothMarks, PARTS, partsOf, thingsWords, titleOf } from './model';
+import type { BoardThing, RigOffer, Thing, WithIt } from '../../api/types';
+import { bothMarks, choicesOf, PARTS, partsOf, thingsToTry, thingsWords, titleOf } from './model';
 
 const offer = (more: Record<string, unknown> = {}): RigOffer =>
   ({
@@ -73,14 +73,16 @@ it('steps stand side by side, those that are new among them', () => {
   ]);
 });
 
-it('things are chosen by subject, after none', () => {
+it('things are chosen by group, those that are considered first, after none', () => {
   const board = [
-    { id: 'a', subject: 'light', name: 'Panel' },
-    { id: 'b', subject: 'camera', name: 'Phone' },
-    { id: 'c', subject: 'light', name: 'Lamp' },
+    { id: 'a', subject: 'light', name: 'Panel', kind: 'fixture', figures: {} },
+    { id: 'b', subject: 'camera', name: 'Phone', kind: 'body', figures: {} },
+    { id: 'c', subject: 'light', name: 'Lamp', kind: 'fixture', figures: {} },
   ] as unknown as BoardThing[];
-  expect(boardChoices(board)).toEqual([
+  const mine = [{ id: 'm', name: 'Dear lens', kind: 'lens', figures: {} }] as unknown as Thing[];
+  expect(choicesOf(thingsToTry(mine, board))).toEqual([
     { value: '', label: 'choose a thing' },
+    { group: 'considered', items: [{ value: 'm', label: 'Dear lens' }] },
     {
       group: 'light',
       items: [
@@ -90,4 +92,5 @@ it('things are chosen by subject, after none', () => {
     },
     { group: 'camera', items: [{ value: 'b', label: 'Phone' }] },
   ]);
+  expect(choicesOf([])).toEqual([{ value: '', label: 'choose a thing' }]);
 });

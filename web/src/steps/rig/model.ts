@@ -1,5 +1,14 @@
 /** What the rig sheet reads off an outcome: words for what a rig is best for, and what a part of it is called. */
-import type { BoardThing, RigKind, RigOffer, StepId, Verdict, WithIt } from '../../api/types';
+import type {
+  BoardThing,
+  GearKind,
+  RigKind,
+  RigOffer,
+  StepId,
+  Thing,
+  Verdict,
+  WithIt,
+} from '../../api/types';
 
 const KINDS: Record<RigKind, string> = {
   'all round': 'Best all round',
@@ -72,21 +81,42 @@ export function bothMarks(found: WithIt): BothMarks[] {
   }));
 }
 
-/** The board as something to choose from, by subject. */
-export function boardChoices(
+/** A thing that can be put to a plan: of the board, or one that is considered. */
+export interface ThingToTry {
+  id: string;
+  group: string;
+  name: string;
+  kind: GearKind;
+  figures: BoardThing['figures'];
+}
+
+/** What can be tried: what is considered first, then the board. */
+export function thingsToTry(
+  considered: readonly Thing[],
   board: readonly BoardThing[],
-): (
-  | string
-  | { value: string; label: string }
-  | { group: string; items: { value: string; label: string }[] }
-)[] {
-  const subjects = [...new Set(board.map((one) => one.subject))];
+): ThingToTry[] {
+  return [
+    ...considered.map((one) => ({ ...one, group: 'considered' })),
+    ...board.map((one) => ({ ...one, group: one.subject })),
+  ].map(({ id, group, name, kind, figures }) => ({ id, group, name, kind, figures }));
+}
+
+interface Choice {
+  value: string;
+  label: string;
+}
+
+/** The same to choose from, by group. */
+export function choicesOf(
+  things: readonly ThingToTry[],
+): (Choice | { group: string; items: Choice[] })[] {
+  const groups = [...new Set(things.map((one) => one.group))];
   return [
     { value: '', label: 'choose a thing' },
-    ...subjects.map((subject) => ({
-      group: subject,
-      items: board
-        .filter((one) => one.subject === subject)
+    ...groups.map((group) => ({
+      group,
+      items: things
+        .filter((one) => one.group === group)
         .map((one) => ({ value: one.id, label: one.name })),
     })),
   ];

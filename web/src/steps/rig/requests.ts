@@ -3,15 +3,16 @@ import { answer, client, linesOf, Refused } from '../../api/client';
 import { type Owned, ownedBody } from '../../api/owned';
 import type {
   Ask,
-  BoardThing,
   Glance,
   MendSequence,
   Plan,
   RigLine,
   RigOutcome,
   RigProgress,
+  Thing,
   WithIt,
 } from '../../api/types';
+import type { ThingToTry } from './model';
 
 /** Works the whole rig out; tells each step, and gives it up when the signal says so. */
 export async function workOutRig(
@@ -34,6 +35,11 @@ export async function workOutRig(
   return null;
 }
 
+/** Things that are thought of and not owned. */
+export const getConsidered = async (): Promise<Thing[]> =>
+  (await answer(client.GET('/api/gear/things', { params: { query: { state: 'considered' } } })))
+    .things;
+
 export const mendAll = (plan: Plan, owned: Owned): Promise<MendSequence> =>
   answer(client.POST('/api/rig/mends', { body: { plan, camera: 0, ...ownedBody(owned) } }));
 
@@ -42,7 +48,7 @@ export const glanceAt = (plan: Plan): Promise<Glance> =>
   answer(client.POST('/api/glance', { body: { plan, step: 'light', camera: 0 } }));
 
 /** What one more thing would change, over all steps. */
-export const withOneMore = (plan: Plan, thing: BoardThing, owned: Owned): Promise<WithIt> =>
+export const withOneMore = (plan: Plan, thing: ThingToTry, owned: Owned): Promise<WithIt> =>
   answer(
     client.POST('/api/rig/what-if', {
       body: { plan, kind: thing.kind, figures: thing.figures, ...ownedBody(owned) },

@@ -7,6 +7,7 @@ import { useSheet } from '../../saving/context';
 import { AnswerLine } from '../../sheet/AnswerLine';
 import { FigureList } from '../../sheet/FigureList';
 import type { SheetProps } from '../../sheet/step';
+import { WholeRig } from '../../sheet/WholeRig';
 import compare from '../../ui/Compare.module.css';
 import { download } from '../../ui/download';
 import sheet from '../../ui/SheetLayout.module.css';
@@ -37,6 +38,7 @@ export function RollSheet({ planId }: SheetProps) {
         <p className={sheet.empty}>
           Choose a camera on the Lens sheet. It hangs here then as a string, with what stops it.
         </p>
+        <WholeRig />
       </>
     );
   }

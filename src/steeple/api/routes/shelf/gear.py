@@ -6,7 +6,7 @@ from collections import Counter
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Depends, Query, Request, Response
-from pydantic import JsonValue
+from pydantic import Field, JsonValue
 
 from steeple.api.apart import run
 from steeple.api.context import Context, context_of
@@ -20,7 +20,7 @@ from steeple.core.plan.values import Part
 from steeple.formats.ies import read_ies_file
 from steeple.formats.registry import GEAR_CSV, GEAR_JSON, file_name
 from steeple.services.gear import Import
-from steeple.store.gear import StoredGear
+from steeple.store.gear import GearState, StoredGear
 
 
 class MeasuredLamp(Part):
@@ -46,6 +46,7 @@ class Thing(Part):
     version: int
     changed_at: str
     retired: bool
+    considered: bool = Field(description="Thought of, and not owned: no plan takes it.")
 
 
 class Things(Part):
@@ -60,6 +61,7 @@ class NewThing(Part):
 
     kind: GearKind
     figures: dict[str, JsonValue]
+    considered: bool = Field(default=False, description="Thought of, and not owned.")
 
 
 class EditThing(Part):
@@ -137,6 +139,7 @@ def _thing(stored: StoredGear) -> Thing:
         version=stored.version,
         changed_at=stored.changed_at,
         retired=stored.retired,
+        considered=stored.considered,
     )
 
 
@@ -170,10 +173,10 @@ def kinds() -> tuple[GearKindReply, ...]:
 
 @router.get("/things", response_model=Things)
 def find(
-    ctx: Ctx, kind: GearKind | None = None, words: Words = "", retired: bool = False
+    ctx: Ctx, kind: GearKind | None = None, words: Words = "", state: GearState = "owned"
 ) -> Response:
     """Things by kind and words; the counts are of everything that the words find."""
-    found = ctx.gear.find(words=words, retired=retired)
+    found = ctx.gear.find(words=words, state=state)
     counts = Counter(str(one.kind) for one in found)
     things = tuple(_thing(one) for one in found if kind is None or one.kind == kind)
     reply = Things.model_construct(things=things, counts=dict(counts))
@@ -183,7 +186,8 @@ def find(
 @router.post("/things", status_code=201, responses=thing_links(201))
 def add(ctx: Ctx, new: NewThing) -> Thing:
     """Put a thing into the cupboard."""
-    return _thing(ctx.gear.add(validate_gear(new.kind, new.figures)))
+    gear = validate_gear(new.kind, new.figures)
+    return _thing(ctx.gear.add(gear, considered=new.considered))
 
 
 @router.get("/file")
@@ -271,6 +275,12 @@ def copy(ctx: Ctx, gear_id: GearId) -> Thing:
 def retire(ctx: Ctx, gear_id: GearId) -> Thing:
     """Take a thing out of use; plans keep their copies."""
     return _thing(ctx.gear.retire(gear_id))
+
+
+@router.post("/things/{gear_id}/own", responses=thing_links())
+def own(ctx: Ctx, gear_id: GearId) -> Thing:
+    """A thing that was considered is owned now, and plans may take it."""
+    return _thing(ctx.gear.own(gear_id))
 
 
 @router.post("/things/{gear_id}/put-back", responses=thing_links())

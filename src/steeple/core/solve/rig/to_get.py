@@ -28,6 +28,7 @@ from steeple.core.solve.lens.rows import FULL_WIDTH_MM, kind_lens, row_of
 from steeple.core.solve.lens.rows import KINDS as LENS_KINDS
 from steeple.core.solve.light.compare_lamps import KINDS as LAMP_KINDS
 from steeple.core.solve.light.compare_lamps import compare_lamps
+from steeple.core.solve.light.place_lamps import LightingOutcome, place_lamps
 from steeple.core.solve.rig.nodes import Rig, rig_of
 from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.result import Result
@@ -39,6 +40,8 @@ ENOUGH = 0.9
 ROUND_G, ROUND_MM = 100.0, 10.0
 """Figures to look for are said a little up, to round ones."""
 SHOWN = 4
+LAMPS_TRIED = 3
+"""So many kinds of lamp, those that do best alone, are placed."""
 
 
 class KindToGet(Result):
@@ -140,14 +143,19 @@ def _supports(rig: Rig, owned: Owned) -> Iterator[KindToGet]:
     for kind in SUPPORT_KINDS:
         placed = PlacedSupport(id="to-get", gear=kind, owned=False)
         changes = take_support(scene, placed)
-        got = _judged(rig, owned, "hold", kind.name, (), changes)
+        words = _support_words(rig, owned, changes)
+        # What has no place here (no shelf, no wall that is known) is no advice.
+        got = _judged(rig, owned, "hold", kind.name, words, changes) if words else None
         if got is not None:
-            yield got.model_copy(update={"look_for": _support_words(rig, owned, changes)})
+            yield got
 
 
 def _support_words(rig: Rig, owned: Owned, changes: tuple[Change, ...]) -> Sentence:
     """What this place in this plan asks of a support: reach, height and what it must carry there."""
-    after = rig_of("held", apply_changes(rig.plan, changes), owned, rig.cameras[0])
+    try:
+        after = rig_of("held", apply_changes(rig.plan, changes), owned, rig.cameras[0])
+    except SteepleError:
+        return ()
     hold = after.cameras[0].hold
     if hold is None or hold.placement is None or hold.loads is None:
         return ()
@@ -165,19 +173,19 @@ def _support_words(rig: Rig, owned: Owned, changes: tuple[Change, ...]) -> Sente
 
 
 def _lamps(rig: Rig, owned: Owned) -> Iterator[KindToGet]:
-    rows = compare_lamps(rig.plan, owned=NOTHING_OWNED).rows
+    rows = [one for one in compare_lamps(rig.plan, owned=NOTHING_OWNED).rows if not one.owned]
     kinds = {one.name: one for one in LAMP_KINDS}
-    for row in rows:
-        kind = kinds.get(row.name)
-        if row.owned or kind is None:
-            continue
-        wide = Quantity(value=kind.width_mm or 0.0, unit="mm")
-        words = say("{wide} across or wider", wide=wide)
+    for row in [one for one in rows if one.name in kinds][:LAMPS_TRIED]:
+        kind = kinds[row.name]
+        words = say("{wide} across or wider", wide=mm(kind.width_mm or 0.0))
         if kind.flux_lm is not None:
             words += say(", {flux} or more", flux=Quantity(value=kind.flux_lm, unit="lm"))
-        got = _judged(rig, owned, "light", row.name, words, row.changes)
-        if got is not None:
-            yield got
+        more = replace(owned, fixtures=(OwnedFixture(gear=kind),))
+        for step in place_lamps(rig.plan, owned=more):
+            if isinstance(step, LightingOutcome) and step.options:
+                got = _judged(rig, owned, "light", row.name, words, step.options[0].changes)
+                if got is not None:
+                    yield got
 
 
 def board_as_owned(owned: Owned) -> Owned:
