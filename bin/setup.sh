@@ -88,7 +88,8 @@ make_client() {
 build_pages() {
   local want
   make_client
-  want=$(find web -path web/node_modules -prune -o -type f -print0 | LC_ALL=C sort -z \
+  # The guide in the application is the one of the documents, with its pictures.
+  want=$(find web docs/guide.md docs/screenshots -path web/node_modules -prune -o -type f -print0 | LC_ALL=C sort -z \
     | xargs -0 cat | sha256sum | cut -d' ' -f1)
   if [ -f src/steeple/web_dist/index.html ] && is_done pages "$want"; then return; fi
   set_up_node
