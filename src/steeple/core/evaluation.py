@@ -8,8 +8,14 @@ from typing import Any
 from pydantic import Field, create_model
 
 from steeple.core.findings.caution import Caution
-from steeple.core.findings.finding import GRAVITY, Finding, Verdict
-from steeple.core.findings.judging import cautions_for, judge, judge_camera
+from steeple.core.findings.finding import Finding
+from steeple.core.findings.judging import (
+    StepVerdict,
+    cautions_for,
+    judge,
+    judge_camera,
+    step_verdicts,
+)
 from steeple.core.findings.other_heights import at_other_heights
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
@@ -20,7 +26,7 @@ from steeple.core.study.base.answer import Answer
 from steeple.core.study.base.assumptions import Assumption, Assumptions
 from steeple.core.study.base.figure import Figure, Working, read_figures
 from steeple.core.study.base.result import Result
-from steeple.core.study.base.step import STEP_IDS, Scope, Step, StepId
+from steeple.core.study.base.step import Scope, Step, StepId
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.card.card import CARD_NOTES, Card, CardNote, card_of
 from steeple.core.study.plan_study import CameraStudy, camera_studies
@@ -50,13 +56,6 @@ class CameraResult(Result):
     figures: tuple[Figure, ...] = ()
     working: tuple[Working, ...] = ()
     drawings: CameraDrawings  # type: ignore[valid-type]
-
-
-class StepVerdict(Result):
-    """The heaviest verdict among the findings of a step."""
-
-    step: StepId
-    verdict: Verdict
 
 
 class Evaluation(Result):
@@ -187,7 +186,7 @@ def evaluate(
             _camera(one, STEPS, figures=STEPS) for one in cameras if one.index is not None
         ),
         findings=findings,
-        steps=_steps(findings),
+        steps=step_verdicts(findings),
         assumed=assumed,
         cautions=cautions_for(cameras),
         cards=tuple(
@@ -295,17 +294,6 @@ def _stands(camera: CameraStudy) -> bool:
         for step in STEPS
         if step.scope == "camera" and step.id in built_on
     )
-
-
-def _steps(findings: Sequence[Finding]) -> tuple[StepVerdict, ...]:
-    verdicts: list[StepVerdict] = []
-    for step in STEP_IDS:
-        own: list[Verdict] = [
-            "holds" if one.accepted else one.verdict for one in findings if one.step == step
-        ]
-        if own:
-            verdicts.append(StepVerdict(step=step, verdict=max(own, key=GRAVITY.__getitem__)))
-    return tuple(verdicts)
 
 
 def _assumed(cameras: Sequence[CameraStudy]) -> tuple[Assumption, ...]:

@@ -6,33 +6,26 @@ from datetime import date
 from typing import Literal
 
 from steeple.core.evaluation import Glance, glance
-from steeple.core.findings.finding import GRAVITY, Finding, Verdict
-from steeple.core.findings.judging import judge
+from steeple.core.findings.finding import Finding
+from steeple.core.findings.judging import StepVerdict, judge, step_verdicts
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.plan.parts.room import Room
 from steeple.core.plan.parts.work import Table
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Sentence, say
-from steeple.core.study.base.step import STEP_IDS, StepId
+from steeple.core.study.base.step import STEP_IDS
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.plan_study import camera_studies
 
 Keeps = Literal["all", "rig"]
 
 
-class GlimpseMark(Result):
-    """How a step of a plan stands."""
-
-    step: StepId
-    verdict: Verdict
-
-
 class Glimpse(Result):
     """A plan on the shelf: the marks of its steps, the next thing to do and on which sheet, when it is filmed next, and
     what is drawn of it. ``next_on`` is empty where no day that is still to come is given."""
 
-    marks: tuple[GlimpseMark, ...]
+    marks: tuple[StepVerdict, ...]
     next_step: str
     next_says: Sentence
     next_on: str
@@ -51,13 +44,8 @@ def glimpse_of(plan: Plan, today: date, cache: StudyCache | None = None) -> Glim
     cameras = camera_studies(plan, cache=cache)
     findings = judge(cameras)
     step, says = _next(plan, findings)
-    marks = []
-    for one in STEP_IDS:
-        mine = [each.verdict for each in findings if each.step == one and not each.accepted]
-        if mine:
-            marks.append(GlimpseMark(step=one, verdict=max(mine, key=lambda each: GRAVITY[each])))
     return Glimpse(
-        marks=tuple(marks),
+        marks=step_verdicts(findings),
         next_step=step,
         next_says=says,
         next_on=_next_on(plan, today),

@@ -3,8 +3,7 @@ import { useInViewport } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { PlanOnShelf } from '../api/types';
-import { Sized } from '../drawing/Sized';
-import { drawnOf, RigSketch } from '../drawing/shapes/RigSketch';
+import { drawnOf, SizedRig } from '../drawing/shapes/RigSketch';
 import { Sentence } from '../ui/Sentence';
 import { VerdictMark } from '../ui/VerdictMark';
 import { dayWords } from './model';
@@ -32,11 +31,7 @@ export function Glimpse({ plan }: { plan: PlanOnShelf }) {
   return (
     <div ref={ref} className={classes.glimpse}>
       <div className={classes.sketch}>
-        {drawn ? (
-          <Sized label="The rig, from where its arm is seen">
-            {(size) => <RigSketch drawn={drawn} size={size} />}
-          </Sized>
-        ) : null}
+        <SizedRig drawn={drawn} />
       </div>
       <div className={classes.seen}>
         {seen ? <img src={seen} alt="What its lens sees" /> : null}

@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections.abc import Collection, Sequence
 
 from steeple.core.findings.caution import Caution
-from steeple.core.findings.finding import Finding
+from steeple.core.findings.finding import GRAVITY, Finding, Verdict
 from steeple.core.findings.registry import CAUTIONS, RULES
+from steeple.core.study.base.result import Result
 from steeple.core.study.base.step import STEP_IDS, StepId
 from steeple.core.study.plan_study import CameraStudy
 
@@ -37,6 +38,31 @@ def judge(
         said = {one.code for one in findings if not one.about}
         findings += [one for one in judge_camera(camera, steps=steps) if one.code not in said]
     return tuple(findings)
+
+
+class StepVerdict(Result):
+    """The heaviest verdict among the findings of a step."""
+
+    step: StepId
+    verdict: Verdict
+
+
+def step_verdicts(findings: Sequence[Finding]) -> tuple[StepVerdict, ...]:
+    """How each step stands: by the heaviest of its findings; one that was accepted counts as holding.
+
+    Parameters
+    ----------
+    findings
+        of a plan. A step of which nothing was found is left out.
+    """
+    verdicts: list[StepVerdict] = []
+    for step in STEP_IDS:
+        own: list[Verdict] = [
+            "holds" if one.accepted else one.verdict for one in findings if one.step == step
+        ]
+        if own:
+            verdicts.append(StepVerdict(step=step, verdict=max(own, key=GRAVITY.__getitem__)))
+    return tuple(verdicts)
 
 
 def cautions_for(cameras: Sequence[CameraStudy]) -> tuple[Caution, ...]:

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
 from types import MappingProxyType
 from typing import Literal
 
@@ -32,31 +33,51 @@ class LimitSeen(Part):
     seconds: int
 
 
-def limits_seen(record: SessionRecord, plan: Plan) -> tuple[LimitSeen, ...]:
-    """What stops of a session tell of limits that a plan does not know.
+@dataclass(frozen=True, slots=True)
+class LimitCame:
+    """A device that stopped by a limit of its own, after so many seconds; ``device`` by its id in events."""
+
+    device: str
+    field: LimitField
+    seconds: int
+
+
+def limits_came(record: SessionRecord) -> tuple[LimitCame, ...]:
+    """The limits that came in a session, whatever its plan knows.
 
     Parameters
     ----------
-    record, plan
-        a session; its plan as it is now.
+    record
+        a session.
 
     Returns
     -------
-    The soonest of each limit of each camera.
+    The soonest of each limit of each device.
     """
     soonest: dict[tuple[str, LimitField], int] = {}
     for stop in record.stops:
         field = LIMIT_FIELDS.get(stop.why)
-        camera = next((one for one in plan.cameras if f"camera-{one.id}"[:40] == stop.device), None)
-        if field is None or camera is None or camera.body is None:
-            continue
-        if getattr(camera.body, field) is not None:
+        if field is None:
             continue
         seconds = math.floor(ran_s(record, stop, FROM_START))
         if SOONEST_S <= seconds <= LATEST_S:
-            key = (camera.id, field)
+            key = (stop.device, field)
             soonest[key] = min(seconds, soonest.get(key, seconds))
+    return tuple(LimitCame(*key, seconds) for key, seconds in soonest.items())
+
+
+def unknown_to(came: Iterable[LimitCame], plan: Plan) -> tuple[LimitSeen, ...]:
+    """Those of some limits that the cameras of a plan do not have in their figures.
+
+    Parameters
+    ----------
+    came, plan
+        limits that came; the plan as it is now.
+    """
+    cameras = {f"camera-{one.id}"[:40]: one for one in plan.cameras if one.body is not None}
     return tuple(
-        LimitSeen(camera=camera, field=field, seconds=seconds)
-        for (camera, field), seconds in soonest.items()
+        LimitSeen(camera=camera.id, field=one.field, seconds=one.seconds)
+        for one in came
+        if (camera := cameras.get(one.device)) is not None
+        and getattr(camera.body, one.field) is None
     )

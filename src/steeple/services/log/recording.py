@@ -11,6 +11,7 @@ from pydantic import ValidationError
 
 from steeple.core.errors import InputError
 from steeple.core.findings.log.notes import PastSession, past_session
+from steeple.core.plan.document import Plan
 from steeple.core.plan.problems import last_words, problems_from
 from steeple.core.plan.values import Part
 from steeple.core.record.event import (
@@ -23,7 +24,7 @@ from steeple.core.record.event import (
     heard,
     read_event,
 )
-from steeple.core.record.limits import LIMIT_FIELDS, limits_seen
+from steeple.core.record.limits import unknown_to
 from steeple.core.record.losses import LossSum, losses_over
 from steeple.core.record.session import session_of
 from steeple.services.log.learning import refresh
@@ -37,7 +38,6 @@ from steeple.store.log import FoundTake, LogRepository, SessionLine, StoredSessi
 from steeple.store.plans import PlanRepository
 
 MOST_ROWS = 200
-STOPPED_BY_LIMIT = frozenset(f"stop: {why}" for why in LIMIT_FIELDS)
 
 
 class EventRefused(Part):
@@ -187,21 +187,28 @@ class LogService:
                         stored.plan_id, stored.plan_title, cameras[key], stored.record
                     )
                     known = self._past[one.id] = (one.changed_at, past)
-                found.append(_with_limits(log, plans, one.id, known[1]))
-            return found
+                found.append(known[1])
+            return _with_limits(plans, found)
 
 
-def _with_limits(
-    log: LogRepository, plans: PlanRepository, session_id: str, past: PastSession
-) -> PastSession:
-    """With the limits that came and that its plan, as it is now, does not know."""
-    if not any(one.why in STOPPED_BY_LIMIT for one in past.losses):
-        return past
-    try:
-        plan = plans.newest(past.plan_id).plan
-    except NotFound:
-        return past
-    return replace(past, limits=limits_seen(log.session(session_id).record, plan))
+def _with_limits(plans: PlanRepository, past: Sequence[PastSession]) -> list[PastSession]:
+    """The same with the limits that came and that their plans, as they are now, do not know; each plan is read once."""
+    now: dict[str, Plan | None] = {}
+
+    def known(plan_id: str) -> Plan | None:
+        if plan_id not in now:
+            try:
+                now[plan_id] = plans.newest(plan_id).plan
+            except NotFound:
+                now[plan_id] = None
+        return now[plan_id]
+
+    return [
+        replace(one, limits=unknown_to(one.came, plan))
+        if one.came and (plan := known(one.plan_id)) is not None
+        else one
+        for one in past
+    ]
 
 
 def _cameras_of(plans: PlanRepository, plan_id: str, revision: int) -> int:

@@ -140,14 +140,14 @@ def measured_by_plan(plan: Plan, of: Circumstances) -> Iterator[Pair]:
     tapped = [one for one in plan.supports if one.gear.tap and one.gear.tap.frequency_hz]
     if not tapped and plan.sound.rt60_s is None:
         return
-    bare = replace_measured(plan)
+    bare = without_measured(plan)
     studies, plain = camera_studies(plan), camera_studies(bare)
     for camera, estimated in zip(studies, plain, strict=True):
         yield from _swing(camera, estimated, of)
     yield from _echo(plan, studies[0], plain[0], of)
 
 
-def replace_measured(plan: Plan) -> Plan:
+def without_measured(plan: Plan) -> Plan:
     """A plan without what was tapped and clapped.
 
     Parameters

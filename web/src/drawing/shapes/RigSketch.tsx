@@ -8,6 +8,7 @@ import type {
   WorkDrawing,
 } from '../../api/types';
 import classes from '../drawings.module.css';
+import { Sized } from '../Sized';
 import { fitWindow, type Scale, type Size, type Window } from '../scale';
 import { BodyShape } from './BodyShape';
 import { CameraShape } from './CameraShape';
@@ -76,7 +77,17 @@ export function windowOfRig(drawn: RigDrawn, from: From): Window {
 
 const lampsOf = (light: LightDrawing | null) => (light?.lamps ?? []).filter((one) => one.lit);
 
-export function RigSketch({ drawn, size }: Props) {
+/** The same as large as the place it stands in; nothing while it is not known yet. */
+export function SizedRig({ drawn }: { drawn: RigDrawn | null }) {
+  if (!drawn) return null;
+  return (
+    <Sized label="The rig, from where its arm is seen">
+      {(size) => <RigSketch drawn={drawn} size={size} />}
+    </Sized>
+  );
+}
+
+function RigSketch({ drawn, size }: Props) {
   const from = viewOfRig(drawn);
   const scale = fitWindow(windowOfRig(drawn, from), {
     left: EDGE_PX,

@@ -54,11 +54,11 @@ export function HoldSheet({ findings }: SheetProps) {
         </>
       ) : (
         <>
+          <WholeRig />
           <p className={sheet.empty}>
             First comes the lens: its height says what must hold it. Choose camera and lens on the
             Lens sheet.
           </p>
-          <WholeRig />
         </>
       )}
     </>

@@ -3,8 +3,7 @@ import { Button, Menu } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { RigOffer } from '../../api/types';
-import { Sized } from '../../drawing/Sized';
-import { drawnOf, RigSketch } from '../../drawing/shapes/RigSketch';
+import { drawnOf, SizedRig } from '../../drawing/shapes/RigSketch';
 import { addressOf, getPicture } from '../../picture/requests';
 import { useSheet } from '../../saving/context';
 import { Sentence } from '../../ui/Sentence';
@@ -130,11 +129,7 @@ function Pictures({ offer }: { offer: RigOffer }) {
   return (
     <div className={classes.pictures}>
       <div className={classes.sketch}>
-        {drawn ? (
-          <Sized label="The rig, from where its arm is seen">
-            {(size) => <RigSketch drawn={drawn} size={size} />}
-          </Sized>
-        ) : null}
+        <SizedRig drawn={drawn} />
       </div>
       <div className={classes.seen}>
         {picture ? <img src={picture} alt="What its lens sees" /> : null}

@@ -35,10 +35,10 @@ export function RollSheet({ planId }: SheetProps) {
     return (
       <>
         <AnswerLine step="roll" />
+        <WholeRig />
         <p className={sheet.empty}>
           Choose a camera on the Lens sheet. It hangs here then as a string, with what stops it.
         </p>
-        <WholeRig />
       </>
     );
   }

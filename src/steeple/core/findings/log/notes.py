@@ -12,7 +12,7 @@ from typing import Literal
 from pydantic import Field
 
 from steeple.core.findings.finding import Verdict
-from steeple.core.record.limits import LimitSeen
+from steeple.core.record.limits import LimitCame, LimitSeen, limits_came
 from steeple.core.record.losses import THREE_TIMES, losses_over
 from steeple.core.record.pair import KINDS, LearnedOf
 from steeple.core.record.told import LossMade, SessionRecord, StopMade
@@ -50,8 +50,8 @@ class LogNote(Result):
 @dataclass(frozen=True, slots=True)
 class PastSession:
     """What is looked at of a past session: what its plan is called and how many cameras it has, when it began and
-    whether it ended, what was lost, how many alarms were missed, for how long no camera ran within takes, and
-    which limits came that its plan does not know."""
+    whether it ended, what was lost, how many alarms were missed, for how long no camera ran within takes, which
+    limits of devices ``came``, and those of them that its plan does not know."""
 
     plan_id: str
     title: str
@@ -61,6 +61,7 @@ class PastSession:
     losses: tuple[LossMade, ...]
     missed: int
     bare_s: float
+    came: tuple[LimitCame, ...] = ()
     limits: tuple[LimitSeen, ...] = ()
 
 
@@ -83,6 +84,7 @@ def past_session(plan_id: str, title: str, cameras: int, record: SessionRecord) 
         losses=record.losses,
         missed=sum(one.came == "missed" for one in record.alarms),
         bare_s=bare_s(record, cameras),
+        came=limits_came(record),
     )
 
 

@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from typing import Literal
 
 from steeple.core.findings.finding import GRAVITY, Finding, Verdict
+from steeple.core.findings.judging import StepVerdict, step_verdicts
 from steeple.core.plan.changes import Change
 from steeple.core.plan.document import Plan
 from steeple.core.plan.words import camera_names
@@ -21,7 +22,7 @@ from steeple.core.solve.rig.score import (
 from steeple.core.study.base.phrases import noise_words
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
-from steeple.core.study.base.step import STEP_IDS, StepId
+from steeple.core.study.base.step import StepId
 from steeple.core.study.plan_study import CameraStudy
 
 RigPart = Literal["camera", "light", "sound", "session"]
@@ -42,13 +43,6 @@ class RigNeed(Result):
     subject: Literal["camera", "holds", "light", "sound", "rest"]
     name: str
     owned: bool
-
-
-class StepMark(Result):
-    """How a step of a rig stands."""
-
-    step: StepId
-    verdict: Verdict
 
 
 class OpenNote(Result):
@@ -77,7 +71,7 @@ class RigOffer(Result):
     detail_px: float | None
     score: float
     holds: bool
-    marks: tuple[StepMark, ...]
+    marks: tuple[StepVerdict, ...]
     open: tuple[OpenNote, ...]
     changes: tuple[Change, ...]
     parts: dict[str, tuple[Change, ...]]
@@ -140,7 +134,7 @@ def offer_of(
         detail_px=None if first.sight is None else first.sight.detail_px,
         score=round(score_of(cameras, findings).total(), 3),
         holds=not any(one.verdict == "fails" for one in spoken),
-        marks=marks_of(findings),
+        marks=step_verdicts(findings),
         open=tuple(
             OpenNote(
                 code=one.code, about=one.about, step=one.step, verdict=one.verdict, title=one.title
@@ -151,22 +145,6 @@ def offer_of(
         parts={name: changes for name, changes in parts.items() if changes},
         plan=plan,
     )
-
-
-def marks_of(findings: Sequence[Finding]) -> tuple[StepMark, ...]:
-    """How each step stands: by the heaviest of its findings.
-
-    Parameters
-    ----------
-    findings
-        of a plan.
-    """
-    found = []
-    for step in STEP_IDS:
-        mine = [one.verdict for one in findings if one.step == step and not one.accepted]
-        if mine:
-            found.append(StepMark(step=step, verdict=max(mine, key=lambda one: GRAVITY[one])))
-    return tuple(found)
 
 
 def _line(camera: CameraStudy) -> Sentence:

@@ -15,7 +15,7 @@ from typing import TypeVar
 from steeple.core.errors import SteepleError
 from steeple.core.findings.finding import Finding
 from steeple.core.findings.hold.fixes import take_support
-from steeple.core.findings.judging import judge
+from steeple.core.findings.judging import StepVerdict, judge, step_verdicts
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.cupboard.kinds import Gear
 from steeple.core.plan.cupboard.owned import Owned, owned_of
@@ -24,7 +24,6 @@ from steeple.core.plan.parts.support import PlacedSupport
 from steeple.core.solve.lens.rows import pairs_of, row_of
 from steeple.core.solve.light.place_lamps import LightingOutcome, place_lamps
 from steeple.core.solve.mends import with_mends
-from steeple.core.solve.rig.offers import StepMark, marks_of
 from steeple.core.solve.rig.score import score_of
 from steeple.core.solve.rig.sequence import Cleared, verdicts_between
 from steeple.core.study.base.assumptions import Assumptions
@@ -44,8 +43,8 @@ class WithIt(Result):
     name: str
     says: Sentence
     uses: bool
-    marks_before: tuple[StepMark, ...]
-    marks_after: tuple[StepMark, ...]
+    marks_before: tuple[StepVerdict, ...]
+    marks_after: tuple[StepVerdict, ...]
     better: tuple[Cleared, ...]
     worse: tuple[Cleared, ...]
     iso_before: float | None
@@ -79,7 +78,7 @@ def what_if(plan: Plan, thing: Gear, owned: Owned, cache: StudyCache | None = No
         name=thing.name,
         says=_says(thing.name, bool(changes), len(better), len(worse)),
         uses=bool(changes),
-        marks_before=marks_of(found), marks_after=marks_of(best.findings),
+        marks_before=step_verdicts(found), marks_after=step_verdicts(best.findings),
         better=better, worse=worse,
         iso_before=_iso(before), iso_after=_iso(best.cameras),
         detail_px_before=_detail(before), detail_px_after=_detail(best.cameras),
