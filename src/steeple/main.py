@@ -12,6 +12,7 @@ from platformdirs import user_data_path
 from steeple.api.app import make_app
 from steeple.api.bench.door import BENCH_PORT, BenchDoor
 from steeple.api.context import Context
+from steeple.demo.plans import EXAMPLE
 from steeple.services.bench.pairing import PairingService
 from steeple.services.gear import GearService
 from steeple.services.log.exchange import ExchangeService
@@ -42,6 +43,7 @@ def make_context(
     pairing = PairingService(database, clock)
     return Context(
         pairing=pairing,
+        example=EXAMPLE,
         door=BenchDoor(pairing, port=bench_port, wanted=bench),
         plans=PlanService(database, clock),
         gear=GearService(database, clock),

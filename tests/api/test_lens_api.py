@@ -150,3 +150,34 @@ def test_the_ratio_at_nearest_focus_is_the_sensor_by_what_it_sees(api: TestClien
     assert found == {"min_focus_from_mark_mm": None, "greatest_magnification": 0.25}
     nothing = api.post("/api/by-trying/nearest-focus", json={}).json()
     assert nothing == {"min_focus_from_mark_mm": None, "greatest_magnification": None}
+
+
+def test_what_is_considered_stands_in_every_comparison(api: TestClient) -> None:
+    lens = {**OWNED["owned_lenses"][0], "name": "Dear lens", "focal_min_mm": 11.0}
+    new = {"kind": "lens", "figures": lens, "considered": True}
+    assert api.post("/api/gear/things", json=new).status_code == 201
+    support = next(
+        one["figures"]
+        for one in api.get("/api/gear/things").json()["things"]
+        if one["kind"] == "support"
+    )
+    new = {"kind": "support", "figures": {**support, "name": "Dear stand"}, "considered": True}
+    assert api.post("/api/gear/things", json=new).status_code == 201
+    body = {"plan": PLAN, **OWNED}
+    rows = api.post("/api/compare", json=body).json()["rows"]
+    assert [one for one in rows if one["considered"] and "Dear lens" in one["name"]]
+    held = api.post("/api/compare-supports", json=body).json()["rows"]
+    assert [one["considered"] for one in held if one["name"] == "Dear stand"] == [True]
+    lamps = api.post("/api/compare-lamps", json=body).json()["rows"]
+    assert not any(one["considered"] for one in lamps)
+
+
+def test_a_camera_taken_from_the_comparison_is_known_to_the_cupboard(api: TestClient) -> None:
+    things = api.get("/api/gear/things").json()["things"]
+    ids = {one["name"]: one["id"] for one in things}
+    rows = api.post("/api/compare", json={"plan": PLAN, **OWNED}).json()["rows"]
+    for row in rows:
+        for one in row["changes"] if row["owned"] and not row["present"] else ():
+            if one["path"].endswith("/body_id"):
+                known = [ids[name] for name in ids if row["name"].startswith(name)]
+                assert one["value"] == next(iter(known), None)

@@ -42,3 +42,14 @@ def test_another_wants_a_title(api: TestClient, body: dict[str, Any]) -> None:
     assert api.post(f"/api/plans/{plan}/start-another", json=body).status_code == 422
     nobody = api.post("/api/plans/no-such/start-another", json={"title": "A"})
     assert nobody.status_code == 404
+
+
+def test_a_worked_example_is_a_plan_as_any_other(api: TestClient) -> None:
+    made = api.post("/api/plans/example")
+    assert made.status_code == 201
+    plan = made.json()["id"]
+    judged = api.post("/api/evaluate", json={"plan": made.json()["plan"]}).json()
+    assert not [one["code"] for one in judged["findings"] if one["verdict"] in ("fails", "watch")]
+    assert "Worked example: a dulcimer lesson" in ids(api)
+    assert api.delete(f"/api/plans/{plan}").status_code == 204
+    assert "Worked example: a dulcimer lesson" not in ids(api)

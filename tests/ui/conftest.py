@@ -67,13 +67,17 @@ class Server:
         return str(self.ask("POST", "/api/gear/things", {"kind": kind, "figures": figures})["id"])
 
 
+@dataclass
 class ServerHere(Server):
-    """A Steeple with the demo's plans within this process: there in a moment, and gone."""
+    """A Steeple within this process, with the demo's plans where it is ``filled``: there in a moment, and gone."""
+
+    filled: bool = True
 
     def start(self) -> None:
-        """Fill a database of its own and serve it in a thread."""
+        """Serve a database of its own in a thread."""
         self.database = Database(self.folder / DATABASE_NAME)
-        fill(self.database)
+        if self.filled:
+            fill(self.database)
         listener = socket.socket()
         listener.bind(("127.0.0.1", 0))
         listener.listen(128)

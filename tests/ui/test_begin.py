@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from pathlib import Path
+from secrets import token_hex
 
 import pytest
 from playwright.sync_api import BrowserContext, Page, expect
@@ -156,13 +157,14 @@ def test_a_bad_file_says_why(
 
 
 def test_plans_leave_the_shelf_and_return(opened: Opener, server: Server) -> None:
-    page = opened(changed(title="To be removed"), "work")
+    title = f"To be removed {token_hex(3)}"
+    page = opened(changed(title=title), "work")
     page.goto(server.base)
-    page.get_by_label("Take To be removed off the shelf").click()
-    expect(page.get_by_label("Take To be removed off the shelf")).to_have_count(0)
+    page.get_by_label(f"Take {title} off the shelf").click()
+    expect(page.get_by_label(f"Take {title} off the shelf")).to_have_count(0)
     page.get_by_text("taken off the shelf").click()
-    page.get_by_label("Put To be removed back on the shelf").click()
-    expect(page.get_by_label("Take To be removed off the shelf")).to_be_visible()
+    page.get_by_label(f"Put {title} back on the shelf").click()
+    expect(page.get_by_label(f"Take {title} off the shelf")).to_be_visible()
 
 
 def test_the_zone_and_its_top_are_drawn(opened: Opener) -> None:

@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from fastapi import Request
 
 from steeple.api.bench.door import BenchDoor
+from steeple.core.plan.document import Plan
 from steeple.core.study.cache import StudyCache
 from steeple.services.bench.pairing import PairingService
 from steeple.services.gear import GearService
@@ -18,7 +19,7 @@ from steeple.services.plans import PlanService
 
 @dataclass(frozen=True, slots=True)
 class Context:
-    """The services behind the routes, and the plans worked out last."""
+    """The services behind the routes, the plans worked out last, and a worked example to look at."""
 
     plans: PlanService
     gear: GearService
@@ -27,6 +28,7 @@ class Context:
     exchange: ExchangeService
     pairing: PairingService
     door: BenchDoor
+    example: Plan
     cache: StudyCache = field(default_factory=StudyCache)
 
 

@@ -376,3 +376,5 @@ DULCIMER = Plan(
 
 PLANS = (DULCIMER, DUMPLINGS, GILDING)
 """In the order in which they are made, so that gilding is the one changed last."""
+EXAMPLE = DULCIMER.model_copy(update={"title": "Worked example: a dulcimer lesson"})
+"""A plan in which everything holds, for a shelf that is empty: to look at, to take apart, to remove."""

@@ -8,6 +8,7 @@ from typing import TypeVar
 from steeple.core.errors import InputError
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.cupboard.kinds import Gear, GearKind
+from steeple.core.plan.cupboard.owned import Owned, owned_of
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.cameras.body import Body
 from steeple.core.plan.gear.cameras.filter import LensFilter
@@ -173,6 +174,12 @@ class GearService:
                 absorbers=_in_use(gear, "absorber", Absorber),
                 leads=_in_use(gear, "lead", Lead),
             )
+
+    def considered(self) -> Owned:
+        """What is thought of and not owned: it stands beside what is owned wherever things are compared."""
+        with self.database.reading() as connection:
+            found = GearRepository(connection).find(state="considered")
+        return owned_of([one.gear for one in found])
 
     def get(self, gear_id: str) -> StoredGear:
         """A thing by its id."""

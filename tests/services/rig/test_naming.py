@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import Plan
 from steeple.demo.plans import GILDING
 from steeple.services.gear import Cupboard
-from steeple.services.rig.naming import ids_by_figures, with_ids
+from steeple.services.rig.naming import changes_with_ids, ids_by_figures, with_ids
 
 
 def nameless(plan: Plan) -> Plan:
@@ -50,3 +51,28 @@ def test_an_id_that_is_there_stays_and_of_twins_the_first_counts() -> None:
 def test_a_plan_without_cameras_is_as_it_was() -> None:
     plan = GILDING.model_copy(update={"cameras": ()})
     assert with_ids(plan, {}) == plan
+
+
+def test_what_a_comparison_puts_into_a_plan_is_known_there() -> None:
+    camera = GILDING.cameras[0]
+    assert camera.body is not None
+    assert camera.lens is not None
+    ids = ids_by_figures(cupboard(bodies=[("b", camera.body)], lenses=[("l", camera.lens)]))
+    other = camera.lens.model_copy(update={"name": "Another"})
+    changes = [
+        Change(path="/cameras/0/body", value=camera.body.model_dump(mode="json")),
+        Change(path="/cameras/0/lens", value=camera.lens.model_dump(mode="json")),
+        Change(path="/cameras/0/body_id", value=None),
+        Change(path="/cameras/0/lens_id", value=None),
+    ]
+    after = apply_changes(nameless(GILDING), changes_with_ids(changes, ids))
+    assert (after.cameras[0].body_id, after.cameras[0].lens_id) == ("b", "l")
+    swapped = [
+        changes[0],
+        changes[1].model_copy(update={"value": other.model_dump(mode="json")}),
+        *changes[2:],
+    ]
+    after = apply_changes(nameless(GILDING), changes_with_ids(swapped, ids))
+    assert (after.cameras[0].body_id, after.cameras[0].lens_id) == ("b", None)
+    alone = (Change(path="/cameras/0/body_id", value=None), Change(path="/title", value="A"))
+    assert changes_with_ids(alone, ids) == alone

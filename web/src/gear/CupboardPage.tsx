@@ -151,6 +151,8 @@ function Things({ info, things, searching, elsewhere, state, open, onOpen }: Thi
   const refresh = async (): Promise<void> => {
     await queries.invalidateQueries({ queryKey: ['things'] });
     await queries.invalidateQueries({ queryKey: ['cupboard'] });
+    // What was compared before did not know of it.
+    queries.removeQueries({ type: 'inactive' });
   };
   const act = async (work: Promise<unknown>): Promise<void> => {
     setTrouble(null);

@@ -5,16 +5,17 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { sentencesOf } from '../api/client';
 import { getShapes } from '../api/fixed';
-import type { PlanOnShelf, Shape, ShapeId } from '../api/types';
+import type { PlanOnShelf, Shape, ShapeId, Shelf } from '../api/types';
 import { Bar } from '../ui/Bar';
 import { Trouble } from '../ui/Trouble';
 import { Glimpse } from './Glimpse';
-import { anotherTitle, isSought } from './model';
+import { anotherTitle, isSought, putOnAgain, takenOff } from './model';
 import {
   beginPlan,
   getShelf,
   openPlanFile,
   putBackPlan,
+  putExample,
   removePlan,
   startAnother,
 } from './requests';
@@ -75,8 +76,21 @@ interface PlansProps {
 function Plans({ plans, removed, shapes }: PlansProps) {
   const queries = useQueryClient();
   const refresh = () => queries.invalidateQueries({ queryKey: ['shelf'] });
-  const remove = useMutation({ mutationFn: removePlan, onSuccess: refresh });
-  const putBack = useMutation({ mutationFn: putBackPlan, onSuccess: refresh });
+  // Shown at once: the request may stand behind pictures that are still being drawn.
+  const atOnce = (move: (now: Shelf, id: string) => Shelf) => (id: string) => {
+    void queries.cancelQueries({ queryKey: ['shelf'] });
+    queries.setQueryData<Shelf>(['shelf'], (now) => now && move(now, id));
+  };
+  const remove = useMutation({
+    mutationFn: removePlan,
+    onMutate: atOnce(takenOff),
+    onSettled: refresh,
+  });
+  const putBack = useMutation({
+    mutationFn: putBackPlan,
+    onMutate: atOnce(putOnAgain),
+    onSettled: refresh,
+  });
   const shapeOf = (plan: PlanOnShelf) => shapes.find((one) => one.id === plan.shape)?.title ?? '';
   const navigate = useNavigate();
   const another = useMutation({
@@ -84,18 +98,32 @@ function Plans({ plans, removed, shapes }: PlansProps) {
       startAnother(plan.id, anotherTitle(plan.title, keeps), keeps),
     onSuccess: (sheet) => navigate(`/plan/${sheet.id}/work`),
   });
+  const example = useMutation({
+    mutationFn: putExample,
+    onSuccess: (sheet) => navigate(`/plan/${sheet.id}/lens`),
+  });
   const [words, setWords] = useState('');
   const [shown, setShown] = useState(PAGE);
   const sought = plans.filter((one) => isSought(one, shapeOf(one), words));
-  const trouble = remove.error ?? putBack.error ?? another.error;
+  const trouble = remove.error ?? putBack.error ?? another.error ?? example.error;
   return (
     <>
       {trouble ? <Trouble sentences={sentencesOf(trouble)} /> : null}
       {plans.length === 0 ? (
-        <p className={classes.none}>
-          Nothing here yet. Begin a plan: what you film, how big it is, and the gear you own give
-          the height of the lens.
-        </p>
+        <div className={classes.none}>
+          <p>
+            Nothing here yet. Begin a plan: what you film, how big it is, and the gear you own give
+            the height of the lens.
+          </p>
+          <Button
+            variant="default"
+            loading={example.isPending}
+            onClick={() => example.mutate(undefined)}
+          >
+            Look at a worked example
+          </Button>
+          <p>It is a plan as any other: take it apart, then remove it.</p>
+        </div>
       ) : null}
       {plans.length > FEW ? (
         <TextInput

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { PlanOnShelf } from '../api/types';
-import { anotherTitle, dayWords, isSought } from './model';
+import { anotherTitle, dayWords, isSought, putOnAgain, takenOff } from './model';
 
 const PLAN: PlanOnShelf = {
   id: 'a',
@@ -32,4 +32,14 @@ it('a copy and a rig for another table are called so, and fit a title', () => {
 
 it('a day is said with its weekday', () => {
   expect(dayWords('2026-12-01')).toMatch(/Tuesday|Dienstag/);
+});
+
+it('a plan leaves the shelf and returns to its place, as the server will have it', () => {
+  const older = { ...PLAN, id: 'b', changed_at: '2026-11-27T09:00:00Z' };
+  const shelf = { plans: [PLAN, older], removed: [] };
+  const without = takenOff(shelf, 'a');
+  expect(without).toEqual({ plans: [older], removed: [PLAN] });
+  expect(takenOff(without, 'a')).toEqual(without);
+  expect(putOnAgain(without, 'a')).toEqual(shelf);
+  expect(putOnAgain(shelf, 'no-such')).toEqual(shelf);
 });

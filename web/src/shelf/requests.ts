@@ -22,6 +22,9 @@ export const countOwned = async (): Promise<number> => {
   return Object.values(counts).reduce((sum, one) => sum + one, 0);
 };
 
+/** A worked example, as a plan like any other. */
+export const putExample = (): Promise<PlanSheet> => answer(client.POST('/api/plans/example'));
+
 export const removePlan = (id: string): Promise<unknown> =>
   answer(client.DELETE('/api/plans/{plan_id}', at(id)));
 

@@ -17,7 +17,10 @@ Ctx = Annotated[Context, Depends(context_of)]
 
 @router.post("/compare-supports", response_model=SupportComparison)
 @apart
-def compare_holding(request: CameraRequest) -> Response:
-    """Everything that could hold a camera, side by side for the same frame, and kinds to get."""
-    found = compare_supports(request.plan, index=request.camera, owned=request.owned)
+def compare_holding(request: CameraRequest, ctx: Ctx) -> Response:
+    """Everything that could hold a camera, side by side for the same frame: what is owned, what is considered, and
+    kinds to get."""
+    found = compare_supports(
+        request.plan, index=request.camera, owned=request.owned, considered=ctx.gear.considered()
+    )
     return as_json(found.model_dump_json())

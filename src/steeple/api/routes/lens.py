@@ -24,6 +24,7 @@ from steeple.core.plan.values import CropTimes, Part, Pixels
 from steeple.core.solve.lens.compare import Comparison, compare
 from steeple.core.solve.lens.work_out import Outcome, work_out
 from steeple.core.solve.lens.zoom_map import ZoomMap, zoom_map
+from steeple.services.rig.naming import changes_with_ids, ids_by_figures
 
 router = APIRouter(prefix="/api", tags=["lens"])
 Ctx = Annotated[Context, Depends(context_of)]
@@ -108,11 +109,17 @@ def zoom_map_of(request: CameraRequest) -> Response:
 
 @router.post("/compare", response_model=Comparison)
 @apart
-def compare_gear(request: CameraRequest) -> Response:
-    """What is owned side by side for the same zone, and kinds that one could get."""
-    return as_json(
-        compare(request.plan, index=request.camera, owned=request.owned).model_dump_json()
+def compare_gear(request: CameraRequest, ctx: Ctx) -> Response:
+    """What is owned and what is considered side by side for the same zone, and kinds that one could get. What is taken from the cupboard
+    keeps its id there: the log learns by it."""
+    found = compare(
+        request.plan, index=request.camera, owned=request.owned, considered=ctx.gear.considered()
     )
+    ids = ids_by_figures(ctx.gear.cupboard())
+    rows = tuple(
+        row.model_copy(update={"changes": changes_with_ids(row.changes, ids)}) for row in found.rows
+    )
+    return as_json(found.model_copy(update={"rows": rows}).model_dump_json())
 
 
 @router.get("/by-trying/sensors")

@@ -161,7 +161,9 @@ HEAVY.add(lamps_placed)
 
 @router.post("/compare-lamps", response_model=LampComparison)
 @apart
-def compare_lamps_for(request: CameraRequest) -> Response:
-    """What is owned, each lamp alone in its best place, and kinds that one could get."""
-    found = compare_lamps(request.plan, index=request.camera, owned=request.owned)
+def compare_lamps_for(request: CameraRequest, ctx: Ctx) -> Response:
+    """What is owned and what is considered, each lamp alone in its best place, and kinds that one could get."""
+    found = compare_lamps(
+        request.plan, index=request.camera, owned=request.owned, considered=ctx.gear.considered()
+    )
     return as_json(found.model_dump_json())

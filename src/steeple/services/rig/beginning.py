@@ -18,7 +18,7 @@ from steeple.core.plan.parts.room import Room
 from steeple.core.plan.parts.window import Window
 from steeple.core.plan.parts.work import ShapeId, Table, Work, Zone
 from steeple.core.plan.shapes import SHAPES
-from steeple.core.plan.values import ExtentMm, HeightMm, Name, Part, Slug, TopMm
+from steeple.core.plan.values import ExtentMm, HeightMm, Name, Part, PowerW, Slug, TopMm
 from steeple.services.plans import Clock, new_id
 from steeple.store.database import Database
 from steeple.store.gear import GearRepository
@@ -39,6 +39,8 @@ class Beginning(Part):
     table_height_mm: ExtentMm | None = None
     ceiling_mm: HeightMm | None = None
     window: Literal["left", "right", "near", "far"] | None = None
+    circuit_w: PowerW | None = None
+    mains_hz: Literal[50, 60] | None = None
     left_handed: bool = False
     away: bool = False
     ticked: Annotated[tuple[Slug, ...], Field(max_length=60)] = ()
@@ -116,7 +118,12 @@ def plan_of(told: Beginning) -> Plan:
             zone_top_mm=told.top_mm,
         ),
         table=Table(height_mm=told.table_height_mm),
-        room=Room(ceiling_mm=told.ceiling_mm, windows=windows),
+        room=Room(
+            ceiling_mm=told.ceiling_mm,
+            windows=windows,
+            circuit_w=told.circuit_w,
+            mains_hz=told.mains_hz,
+        ),
         maker=Maker(handedness="left" if told.left_handed else None, away=told.away),
         cameras=(Camera(id=role, role=role),),
     )

@@ -2,9 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+import json
+from collections.abc import Mapping, Sequence
 
+from steeple.core.plan.changes import Change
 from steeple.core.plan.document import Plan
+from steeple.core.plan.gear.cameras.body import Body
+from steeple.core.plan.gear.cameras.lens import Lens
 from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.plan.values import Part
 from steeple.services.gear import Cupboard
@@ -46,3 +50,26 @@ def with_ids(plan: Plan, ids: Mapping[str, str]) -> Plan:
         return camera.model_copy(update=known)
 
     return plan.model_copy(update={"cameras": tuple(named(one) for one in plan.cameras)})
+
+
+def changes_with_ids(changes: Sequence[Change], ids: Mapping[str, str]) -> tuple[Change, ...]:
+    """Changes that put a camera or lens into a plan, so that the plan knows then which thing of the cupboard it is.
+
+    Parameters
+    ----------
+    changes
+        any; those to ``…/body_id`` and ``…/lens_id`` are looked up by the body or lens beside them.
+    ids
+        as `ids_by_figures` gives them.
+    """
+    values = {one.path: one.value for one in changes}
+
+    def named(one: Change) -> Change:
+        for kind, field in ((Body, "body"), (Lens, "lens")):
+            figures = values.get(one.path.removesuffix("_id"))
+            if one.path.endswith(f"/{field}_id") and one.value is None and figures is not None:
+                gear = kind.model_validate_json(json.dumps(figures))
+                return one.model_copy(update={"value": ids.get(_figures(gear))})
+        return one
+
+    return tuple(named(one) for one in changes)

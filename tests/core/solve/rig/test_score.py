@@ -24,11 +24,11 @@ from steeple.core.study.plan_study import camera_studies
 from steeple.demo.plans import DUMPLINGS, GILDING
 from tests.plans import BARE
 
-NOTHING = RigScore(0, 0, 0, 0.0, 0, 0.0, 0.0)
+NOTHING = RigScore(0, 0, 0, 0.0, 0.0, 0, 0.0, 0.0)
 KINDS: tuple[RigKind, ...] = tuple(RIG_WEIGHTS)
 PARTS = st.builds(
-    RigScore, st.integers(0, 5), st.integers(0, 5), st.integers(0, 9), st.floats(0, 8),
-    st.integers(0, 20), st.floats(0, 90), st.floats(0, 6),
+    RigScore, st.integers(0, 5), st.integers(0, 5), st.integers(0, 9), st.floats(0, 1),
+    st.floats(0, 8), st.integers(0, 20), st.floats(0, 90), st.floats(0, 6),
 )  # fmt: skip
 
 
@@ -36,16 +36,19 @@ PARTS = st.builds(
 def test_every_part_of_it_only_adds(score: RigScore, kind: RigKind) -> None:
     total = score.total(kind)
     assert total >= 0
-    for part in ("fails", "not_known", "watch", "picture_stops", "things", "minutes", "floor_m2"):
+    for part in (
+        "fails", "not_known", "watch", "lost", "picture_stops", "things", "minutes", "floor_m2",
+    ):  # fmt: skip
         more = replace(score, **{part: getattr(score, part) + 1})
         assert more.total(kind) > total, part
 
 
 @given(score=PARTS, kind=st.sampled_from(KINDS))
 def test_what_fails_outweighs_all_that_is_only_better(score: RigScore, kind: RigKind) -> None:
-    plain = replace(score, fails=0, not_known=0, watch=0)
+    plain = replace(score, fails=0, not_known=0, watch=0, lost=0.0)
     assert replace(NOTHING, fails=1).total(kind) == FAIL
     assert plain.total(kind) < FAIL
+    assert replace(NOTHING, lost=1.0).total(kind) < FAIL
 
 
 def test_each_kind_weighs_most_what_it_is_named_for() -> None:
@@ -137,3 +140,14 @@ def test_a_lamp_of_unknown_light_is_no_way_to_a_clean_picture() -> None:
 )  # fmt: skip
 def test_an_iso_in_words(iso: float, words: str) -> None:
     assert words in noise_words(iso, 3200)
+
+
+def test_of_two_pictures_that_cut_the_work_off_the_one_that_loses_less_is_better() -> None:
+    def lost(height_mm: float) -> float:
+        place = GILDING.cameras[0].position.model_copy(update={"z_mm": height_mm})
+        camera = GILDING.cameras[0].model_copy(update={"position": place, "support": None})
+        cameras = camera_studies(GILDING.model_copy(update={"cameras": (camera,), "supports": ()}))
+        return score_of(cameras, ()).lost
+
+    near, nearer, far = lost(300.0), lost(200.0), lost(1500.0)
+    assert 0 <= far < near < nearer <= 1

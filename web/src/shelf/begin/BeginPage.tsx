@@ -18,6 +18,7 @@ import {
   bySubject,
   NOTHING_BEGUN,
   SIZES,
+  SOCKETS,
   SUBJECT_WORDS,
   shownOf,
   toggled,
@@ -216,6 +217,15 @@ function Where({ begun, set }: PartProps) {
             value={begun.window ?? ''}
             data={[...WALLS]}
             onChange={(value) => set({ window: (value || null) as Wall | null })}
+          />
+        </div>
+        <div>
+          <span className={classes.over}>Fuse of the sockets there</span>
+          <SegmentedControl
+            aria-label="Fuse of the sockets there"
+            value={begun.sockets}
+            data={SOCKETS.map(({ value, label }) => ({ value, label }))}
+            onChange={(sockets) => set({ sockets })}
           />
         </div>
         <Switch

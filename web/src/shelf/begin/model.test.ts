@@ -40,6 +40,8 @@ describe('a beginning', () => {
       table_height_mm: null,
       ceiling_mm: null,
       window: null,
+      circuit_w: null,
+      mains_hz: null,
       left_handed: false,
       away: false,
       ticked: [],
@@ -48,6 +50,10 @@ describe('a beginning', () => {
   it('keeps its own title and sizes', () => {
     const begun = { ...NOTHING_BEGUN, shape: 'page-flat' as const, title: ' Map ', widthMm: 500 };
     expect(beginningOf(begun, SHAPE)).toMatchObject({ title: 'Map', zone_width_mm: 500 });
+    expect(beginningOf({ ...begun, sockets: '15-120' }, SHAPE)).toMatchObject({
+      circuit_w: 1800,
+      mains_hz: 60,
+    });
     expect(zoneOf(begun, SHAPE)).toEqual({ width: 500, depth: 300 });
     expect(zoneOf(NOTHING_BEGUN, undefined)).toEqual({ width: 297, depth: 210 });
   });

@@ -12,6 +12,8 @@ export interface Begun {
   tableMm: number | null;
   ceilingMm: number | null;
   window: Wall | null;
+  /** Which of the usual circuits the sockets are on. */
+  sockets: string;
   leftHanded: boolean;
   away: boolean;
   ticked: readonly string[];
@@ -26,6 +28,7 @@ export const NOTHING_BEGUN: Begun = {
   tableMm: null,
   ceilingMm: null,
   window: null,
+  sockets: '',
   leftHanded: false,
   away: false,
   ticked: [],
@@ -43,6 +46,19 @@ export const SIZES: readonly { words: string; widthMm: number; depthMm: number }
   { words: 'an open book', widthMm: 420, depthMm: 300 },
   { words: 'a tray', widthMm: 600, depthMm: 400 },
   { words: 'half a table', widthMm: 1100, depthMm: 600 },
+];
+
+/** Circuits that sockets are usually on, by their fuse; what it may carry follows from its mains. */
+export const SOCKETS: readonly {
+  value: string;
+  label: string;
+  circuitW: number | null;
+  mainsHz: 50 | 60 | null;
+}[] = [
+  { value: '', label: 'not known', circuitW: null, mainsHz: null },
+  { value: '10', label: '10 A', circuitW: 2300, mainsHz: 50 },
+  { value: '16', label: '16 A', circuitW: 3680, mainsHz: 50 },
+  { value: '15-120', label: '15 A at 120 V', circuitW: 1800, mainsHz: 60 },
 ];
 
 /** The zone as it is said, else as the shape has it. */
@@ -63,6 +79,7 @@ export const toggled = (ticked: readonly string[], id: string): string[] =>
 /** What is asked for; null while nothing is said of what is made. */
 export function beginningOf(begun: Begun, shape: Shape | undefined): Beginning | null {
   if (!begun.shape || !shape) return null;
+  const sockets = SOCKETS.find((one) => one.value === begun.sockets);
   return {
     title: begun.title.trim() || shape.title,
     shape: begun.shape,
@@ -72,6 +89,8 @@ export function beginningOf(begun: Begun, shape: Shape | undefined): Beginning |
     table_height_mm: begun.tableMm,
     ceiling_mm: begun.ceilingMm,
     window: begun.window,
+    circuit_w: sockets?.circuitW ?? null,
+    mains_hz: sockets?.mainsHz ?? null,
     left_handed: begun.leftHanded,
     away: begun.away,
     ticked: [...begun.ticked],

@@ -6,6 +6,7 @@ import { AnswerLine } from '../../sheet/AnswerLine';
 import { OneMoreCamera } from '../../sheet/Cameras';
 import { FigureList } from '../../sheet/FigureList';
 import { Offer } from '../../sheet/Offer';
+import { BestRig } from '../../sheet/rig/BestRig';
 import classes from './angles.module.css';
 import { Ring } from './drawing/Ring';
 import { RoomView } from './drawing/RoomView';
@@ -22,14 +23,18 @@ export function AnglesSheet() {
   const { plan, camera } = useSheet();
   const angles = camera.result?.drawings.angles ?? null;
   const lens = camera.result?.drawings.lens ?? null;
+  const filmed = plan.cameras.some((one) => one.body);
+  const alone = filmed && plan.cameras.length === 1;
   return (
     <>
       <AnswerLine step="angles" />
-      {plan.cameras.length ? <Strip /> : null}
+      {filmed ? null : <BestRig />}
+      {filmed ? <Strip /> : null}
       {angles && lens ? <Views angles={angles} lens={lens} /> : null}
+      {alone ? <Wishes /> : null}
       {angles ? <PunchIn cuts={angles.cuts} /> : null}
       <Reveal />
-      <Wishes />
+      {alone ? null : <Wishes />}
       {plan.cameras.length < 2 ? <OneMoreCamera /> : null}
       <Setups />
       {plan.cameras.length > 1 ? <Together /> : null}

@@ -3,7 +3,7 @@ import { Button, Loader, UnstyledButton } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { sentencesOf } from '../../api/client';
-import { getAsks } from '../../api/fixed';
+import { getAsks, getShapes } from '../../api/fixed';
 import type { Ask, CameraOffer, CameraPlaces, Plan } from '../../api/types';
 import { withValue } from '../../domain/plan';
 import { FieldGroup } from '../../fields/FieldGroup';
@@ -34,13 +34,19 @@ export function Wishes() {
 
 function Asking() {
   const { plan, owned, camera, dragging } = useSheet();
-  const [ask, setAsk] = useState<Ask | null>(null);
+  const shapes = useQuery({ queryKey: ['shapes'], queryFn: getShapes }).data;
+  const [chosen, setAsk] = useState<Ask | null>(null);
   const [instead, setInstead] = useState(false);
   const asks = useQuery({
     queryKey: ['asks'],
     queryFn: getAsks,
     staleTime: Number.POSITIVE_INFINITY,
   });
+  // Where one camera stands alone, the view that usually comes next is looked for at once.
+  const alone = plan.cameras.length === 1 && plan.cameras[0]?.body != null;
+  const usual = shapes?.find((one) => one.id === plan.work.shape)?.angles.slice(1) ?? [];
+  const next = usual.find((role) => asks.data?.some((one) => one.ask === role)) as Ask | undefined;
+  const ask = chosen ?? (alone ? (next ?? null) : null);
   const which = instead && plan.cameras.length ? camera.index : null;
   const found = useQuery({
     queryKey: ['place-camera', ask, which, plan, owned],

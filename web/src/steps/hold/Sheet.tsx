@@ -8,8 +8,8 @@ import { type NotePlace, numbered } from '../../drawing/words/notes';
 import { useSheet } from '../../saving/context';
 import { AnswerLine } from '../../sheet/AnswerLine';
 import { FigureList } from '../../sheet/FigureList';
+import { BestRig } from '../../sheet/rig/BestRig';
 import type { SheetProps } from '../../sheet/step';
-import { WholeRig } from '../../sheet/WholeRig';
 import sheet from '../../ui/SheetLayout.module.css';
 import { useUnits } from '../../ui/units';
 import { ConsideredSupport } from './ConsideredSupport';
@@ -54,10 +54,10 @@ export function HoldSheet({ findings }: SheetProps) {
         </>
       ) : (
         <>
-          <WholeRig />
+          <BestRig />
           <p className={sheet.empty}>
-            First comes the lens: its height says what must hold it. Choose camera and lens on the
-            Lens sheet.
+            Step by step, the lens comes first: its height says what must hold it. Choose camera and
+            lens on the Lens sheet.
           </p>
         </>
       )}

@@ -182,6 +182,7 @@ function Row({ row }: { row: SupportRow }) {
 function Ways({ row }: { row: SupportRow }) {
   const { plan, change } = useSheet();
   if (row.present || !(row.owned || row.considered)) return null;
+  const inPlan = row.considered && plan.supports.some((one) => one.gear.name === row.name);
   return (
     <span className={classes.ways}>
       <UnstyledButton
@@ -191,7 +192,7 @@ function Ways({ row }: { row: SupportRow }) {
       >
         {row.verdict === 'fails' ? 'take it all the same' : 'take it'}
       </UnstyledButton>
-      {row.considered ? (
+      {inPlan ? (
         <UnstyledButton
           className={classes.drop}
           aria-label={`Stop considering ${row.name}`}

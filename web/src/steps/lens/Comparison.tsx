@@ -66,7 +66,7 @@ function Rows({ compared }: { compared: Compared }) {
         </thead>
         <tbody>
           {compared.rows.map((row) => (
-            <Row key={`${row.name}-${row.owned}`} row={row} system={system} />
+            <Row key={`${row.name}-${row.owned}-${row.considered}`} row={row} system={system} />
           ))}
         </tbody>
       </table>
@@ -83,7 +83,13 @@ function Row({ row, system }: { row: CompareRow; system: UnitSystem }) {
           <Mark works={row.works} />
           <span>
             {row.name}
-            {row.present ? <em> · in this plan</em> : row.owned ? null : <em> · a kind to get</em>}
+            {row.present ? (
+              <em> · in this plan</em>
+            ) : row.considered ? (
+              <em> · considered, not owned</em>
+            ) : row.owned ? null : (
+              <em> · a kind to get</em>
+            )}
             {row.turned ? <small>with the camera turned by 90°</small> : null}
             {row.works ? null : <small>not met: {row.unmet.join(', ')}</small>}
             {row.worse.length ? (

@@ -10,6 +10,7 @@ import { useSheet } from '../../saving/context';
 import { AnswerLine } from '../../sheet/AnswerLine';
 import { FigureList } from '../../sheet/FigureList';
 import { Offer } from '../../sheet/Offer';
+import { BestRig } from '../../sheet/rig/BestRig';
 import { useUnits } from '../../ui/units';
 import { Cards } from './Cards';
 import { GlareWays } from './choices/GlareWays';
@@ -30,7 +31,8 @@ export function LightSheet() {
   const { plan, cupboard, camera: inHand } = useSheet();
   const camera = inHand.index;
   const light = inHand.result?.drawings.light ?? null;
-  const canBegin = !plan.lights.length && !light && cupboard.fixtures.length > 0;
+  const filmed = inHand.result?.drawings.lens != null;
+  const canBegin = !plan.lights.length && !light && filmed && cupboard.fixtures.length > 0;
   return (
     <>
       <AnswerLine step="light" />
@@ -41,6 +43,7 @@ export function LightSheet() {
       ) : (
         <Empty />
       )}
+      {filmed ? null : <BestRig />}
       <PlaceThem atOnce={canBegin} key={canBegin ? 'begin' : 'later'} />
       <Lamps camera={camera} />
       <TakeLamp />

@@ -13,7 +13,8 @@ import { WorkOut } from './WorkOut';
 export function RigSheet({ planId }: SheetProps) {
   const { plan } = useSheet();
   const rig = useRig(planId);
-  const { outcome, progress } = rig;
+  const { progress } = rig;
+  const outcome = progress ? null : (rig.outcome ?? rig.known);
   const best = progress?.best ?? null;
   const bare = !plan.cameras.some((one) => one.body);
   return (

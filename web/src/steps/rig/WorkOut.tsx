@@ -1,11 +1,12 @@
 /** What is wanted, the button that works it out, how far it is, and the best so far. */
-import { Button, Chip, Progress } from '@mantine/core';
+import { Button, Chip } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { getAsks, getShapes } from '../../api/fixed';
 import type { Ask } from '../../api/types';
 import { useSheet } from '../../saving/context';
 import { Sentence } from '../../ui/Sentence';
 import { Trouble } from '../../ui/Trouble';
+import { Working } from '../../ui/Working';
 import classes from './rig.module.css';
 import type { RigInWork } from './useRig';
 
@@ -15,7 +16,8 @@ export function WorkOut({ rig }: { rig: RigInWork }) {
   const asks = useQuery({ queryKey: ['asks'], queryFn: getAsks }).data;
   const usual = shapes?.find((one) => one.id === plan.work.shape)?.angles.slice(1) ?? [];
   const wanted = usual.filter((role) => asks?.some((one) => one.ask === role));
-  const { progress, outcome, trouble } = rig;
+  const { progress, trouble } = rig;
+  const outcome = rig.outcome ?? rig.known;
   return (
     <section className={classes.work} aria-label="Work it all out">
       {wanted.length && !progress ? (
@@ -35,18 +37,7 @@ export function WorkOut({ rig }: { rig: RigInWork }) {
       ) : null}
       <div className={classes.line}>
         {progress ? (
-          <>
-            <Button variant="default" size="compact-md" onClick={rig.stop}>
-              Stop
-            </Button>
-            <Progress
-              className={classes.bar}
-              value={(100 * progress.done) / progress.of}
-              color="verdigris"
-              aria-label="How far it is"
-            />
-            <output>{progress.now}</output>
-          </>
+          <Working progress={progress} onStop={rig.stop} />
         ) : (
           <Button
             size="md"

@@ -1,39 +1,8 @@
 /** Requests of the whole rig. */
-import { answer, client, linesOf, Refused } from '../../api/client';
+import { answer, client } from '../../api/client';
 import { type Owned, ownedBody } from '../../api/owned';
-import type {
-  Ask,
-  Glance,
-  MendSequence,
-  Plan,
-  RigLine,
-  RigOutcome,
-  RigProgress,
-  Thing,
-  WithIt,
-} from '../../api/types';
+import type { Glance, MendSequence, Plan, Thing, WithIt } from '../../api/types';
 import type { ThingToTry } from './model';
-
-/** Works the whole rig out; tells each step, and gives it up when the signal says so. */
-export async function workOutRig(
-  plan: Plan,
-  views: readonly Ask[],
-  owned: Owned,
-  onProgress: (progress: RigProgress) => void,
-  signal: AbortSignal,
-): Promise<RigOutcome | null> {
-  const body = { plan, ask: { views: [...views] }, ...ownedBody(owned) };
-  const stream = await answer(
-    client.POST('/api/rig/work-out', { body, parseAs: 'stream', signal }),
-  );
-  for await (const line of linesOf(stream as unknown as ReadableStream<Uint8Array>)) {
-    const step = JSON.parse(line) as RigLine;
-    if (step.outcome) return step.outcome;
-    if (step.progress) onProgress(step.progress);
-    if (step.problem) throw new Refused(422, [step.problem], null);
-  }
-  return null;
-}
 
 /** Things that are thought of and not owned. */
 export const getConsidered = async (): Promise<Thing[]> =>

@@ -1,53 +1,23 @@
-/** A rig being worked out: what is wanted beside the main camera, how far it is, and what came of it. */
-import { useCallback, useEffect, useRef, useState } from 'react';
+/** A rig being worked out on its own sheet: with what is wanted beside the main camera, and at once after three questions. */
+import { useCallback, useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { sentencesOf } from '../../api/client';
-import type { Ask, RigOutcome, RigProgress } from '../../api/types';
+import type { Ask } from '../../api/types';
 import { useSheet } from '../../saving/context';
-import { useSteady } from '../../ui/steady';
-import { workOutRig } from './requests';
+import { useWholeRig, type WholeRigWork } from '../../sheet/rig/useWholeRig';
 
-export interface RigInWork {
+export interface RigInWork extends WholeRigWork {
   views: readonly Ask[];
   toggle: (ask: Ask) => void;
-  progress: RigProgress | null;
-  outcome: RigOutcome | null;
-  trouble: string[];
-  run: () => void;
-  stop: () => void;
-  /** Puts the outcome aside, once something of it was taken. */
-  forget: () => void;
 }
 
 const MOST_VIEWS = 3;
 
 export function useRig(planId: string): RigInWork {
-  const { plan, owned, cupboardKnown } = useSheet();
+  const { cupboardKnown } = useSheet();
   const [search, setSearch] = useSearchParams();
   const [views, setViews] = useState<readonly Ask[]>([]);
-  const [progress, setProgress] = useState<RigProgress | null>(null);
-  const [outcome, setOutcome] = useState<RigOutcome | null>(null);
-  const [trouble, setTrouble] = useState<string[]>([]);
-  const control = useRef<AbortController | null>(null);
-  useEffect(() => () => control.current?.abort(), []);
-
-  const work = async (): Promise<void> => {
-    control.current?.abort();
-    const mine = new AbortController();
-    control.current = mine;
-    setOutcome(null);
-    setTrouble([]);
-    setProgress({ done: 0, of: 1, now: 'looking through the cupboard', best: null });
-    try {
-      const found = await workOutRig(plan, views, owned, setProgress, mine.signal);
-      if (!mine.signal.aborted) setOutcome(found);
-    } catch (error) {
-      if (!mine.signal.aborted) setTrouble(sentencesOf(error));
-    }
-    if (control.current === mine) setProgress(null);
-  };
-  const run = useSteady(() => void work());
-  const stop = useCallback(() => control.current?.abort(), []);
+  const work = useWholeRig(views);
+  const { run } = work;
   // Begun with three questions: the answer is worked out at once, and only once.
   const atOnce = search.has('begun');
   useEffect(() => {
@@ -68,6 +38,5 @@ export function useRig(planId: string): RigInWork {
       ),
     [],
   );
-  const forget = useCallback(() => setOutcome(null), []);
-  return { views, toggle, progress, outcome, trouble, run, stop, forget };
+  return { ...work, views, toggle };
 }

@@ -6,8 +6,8 @@ import { PlanField } from '../../fields/PlanField';
 import { useSheet } from '../../saving/context';
 import { AnswerLine } from '../../sheet/AnswerLine';
 import { FigureList } from '../../sheet/FigureList';
+import { BestRig } from '../../sheet/rig/BestRig';
 import type { SheetProps } from '../../sheet/step';
-import { WholeRig } from '../../sheet/WholeRig';
 import compare from '../../ui/Compare.module.css';
 import { download } from '../../ui/download';
 import sheet from '../../ui/SheetLayout.module.css';
@@ -35,7 +35,7 @@ export function RollSheet({ planId }: SheetProps) {
     return (
       <>
         <AnswerLine step="roll" />
-        <WholeRig />
+        <BestRig />
         <p className={sheet.empty}>
           Choose a camera on the Lens sheet. It hangs here then as a string, with what stops it.
         </p>

@@ -1,4 +1,4 @@
-"""Routes of the shelf beside plans: a plan at a glance, and as the starting point of another."""
+"""Routes of the shelf beside plans: a plan at a glance, as the starting point of another, and a worked example."""
 
 from __future__ import annotations
 
@@ -35,6 +35,12 @@ async def glimpse(ctx: Ctx, plan_id: PlanId) -> Response:
 
 
 HEAVY.add(glimpse)
+
+
+@router.post("/example", status_code=201, response_model=PlanSheet)
+def worked_example(ctx: Ctx) -> Response:
+    """A worked example on the shelf: a plan as any other, to look at, to take apart, to remove."""
+    return sheet_reply(ctx.plans.add(ctx.example, label="Worked example"), 201)
 
 
 @router.post("/{plan_id}/start-another", status_code=201, response_model=PlanSheet)

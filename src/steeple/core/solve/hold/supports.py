@@ -137,7 +137,9 @@ class SupportComparison(Result):
     rows: tuple[SupportRow, ...]
 
 
-def _entries(plan: Plan, index: int, owned: Owned) -> Iterator[tuple[PlacedSupport, bool, bool]]:
+def _entries(
+    plan: Plan, index: int, owned: Owned, considered: Owned
+) -> Iterator[tuple[PlacedSupport, bool, bool]]:
     """Each support as it would be placed: owned or not, and whether it is the one in the plan."""
     now = plan.support_of(plan.cameras[index])
     loads = () if now is None else now.loads
@@ -154,14 +156,25 @@ def _entries(plan: Plan, index: int, owned: Owned) -> Iterator[tuple[PlacedSuppo
     for one in plan.supports:
         if one is not now and one.gear not in mine:
             yield other(one.gear, mine=one.owned), one.owned, False
+    placed = [one.gear for one in plan.supports]
+    for thought_of in considered.supports:
+        if thought_of.gear not in mine and thought_of.gear not in placed:
+            yield other(thought_of.gear, mine=False), False, False
     for kind in KINDS:
         yield other(kind, mine=False), False, False
 
 
 def compare_supports(
-    plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED
+    plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED, considered: Owned = NOTHING_OWNED
 ) -> SupportComparison:
     """Everything that could hold a camera of a plan, side by side for the same frame.
+
+    Parameters
+    ----------
+    plan, index
+        any plan, and which of its cameras.
+    owned, considered
+        what the maker has, and what they think of.
 
     Raises
     ------
@@ -178,7 +191,7 @@ def compare_supports(
     before = judge(scenes)
     adapters = (*plan.adapters, *(one for one in owned.adapters if one not in plan.adapters))
     ranked = []
-    for order, (placed, mine, present) in enumerate(_entries(plan, index, owned)):
+    for order, (placed, mine, present) in enumerate(_entries(plan, index, owned, considered)):
         study = study_support(
             placed,
             scene.lens,

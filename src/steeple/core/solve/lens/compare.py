@@ -18,6 +18,7 @@ from steeple.core.solve.lens.closer import CLOSER, Closer, closer_ways
 from steeple.core.solve.lens.rows import (
     Ranked,
     Row,
+    considered_pairs,
     pairs_of,
     row_of,
     set_changes,
@@ -79,8 +80,18 @@ def _order(ranked: Ranked) -> tuple[int, bool, float]:
     return (weight, row.value_mm > ARM_REACH_MM, -row.px_per_mm)
 
 
-def compare(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> Comparison:
-    """Everything owned side by side, the kinds one could get, the schools, and the ways closer."""
+def compare(
+    plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED, considered: Owned = NOTHING_OWNED
+) -> Comparison:
+    """Everything owned side by side, what is considered, the kinds one could get, the schools, and the ways closer.
+
+    Parameters
+    ----------
+    plan, index
+        any plan, and which of its cameras.
+    owned, considered
+        what the maker has, and what they think of.
+    """
     check_camera(plan, index)
     if not plan.cameras:
         return Comparison(measure="height", rows=(), schools=(), closer_times=CLOSER, closer=())
@@ -93,6 +104,12 @@ def compare(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> Comp
     mine = [row for row, _ in sorted((one for one in rows if one[0].owned), key=_order)]
     present = [row for row in mine[SHOWN_OWNED:] if row.present]
     kinds = [row for row, _ in sorted((one for one in rows if not one[0].owned), key=_order)]
+    thought_of = [
+        row
+        for named in considered_pairs(plan, index, owned, considered)
+        if (row := row_of(plan, index, work, named)) is not None
+    ]
+    thought_of.sort(key=_order)
     camera = given_camera_of(plan, index, work)
     level = camera is not None and camera.tilt_deg > 60
     scenes = camera_studies(plan, owned)
@@ -106,7 +123,12 @@ def compare(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> Comp
     ]
     return Comparison(
         measure="distance" if level else "height",
-        rows=(*weighed, *present, *kinds),
+        rows=(
+            *weighed,
+            *present,
+            *(one.model_copy(update={"considered": True}) for one, _ in thought_of[:SHOWN_OWNED]),
+            *kinds,
+        ),
         schools=_schools(plan, index, work),
         closer_times=max(CLOSER, work.crop_wanted),
         closer=closer_ways(plan, index, owned),

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from steeple.core.plan.changes import Change
 from steeple.core.plan.cupboard.owned import Owned
@@ -72,6 +72,8 @@ class Row(Result):
     head_clearance_mm: float | None
     """None for a camera that films without the maker."""
     changes: tuple[Change, ...]
+    considered: bool = False
+    """Whether it is thought of, and not owned."""
     worse: Sentence = ()
     """What it makes worse than it is in the plan, in any step; of those that one would take first."""
 
@@ -124,6 +126,27 @@ def pairs_of(plan: Plan, index: int, owned: Owned) -> Iterator[tuple[str, bool, 
         for kind in KINDS if width else ():
             lens = kind_lens(kind, width or FULL_WIDTH_MM)
             yield f"{now.body.name}, a {kind.name}", False, _with(now, now.body, lens)
+
+
+def considered_pairs(
+    plan: Plan, index: int, owned: Owned, considered: Owned
+) -> Iterator[tuple[str, bool, Camera]]:
+    """The same with a body or a lens that is thought of and not owned.
+
+    Parameters
+    ----------
+    plan, index
+        the plan, and which of its cameras.
+    owned, considered
+        what the maker has, and what they think of.
+    """
+    now = plan.cameras[index]
+    bodies = [one for one in considered.bodies if one not in (now.body, *owned.bodies)]
+    lenses = [one for one in considered.lenses if one not in (now.lens, *owned.lenses)]
+    both = replace(owned, bodies=(*owned.bodies, *bodies), lenses=(*owned.lenses, *lenses))
+    for name, mine, camera in pairs_of(plan, index, both):
+        if mine and (camera.body in bodies or camera.lens in lenses):
+            yield name, False, camera
 
 
 def _with(now: Camera, body: Body, lens: Lens | None) -> Camera:

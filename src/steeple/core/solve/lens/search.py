@@ -63,6 +63,16 @@ class Candidate:
         return sum(WEIGHTS[code] for code in self.unmet)
 
     @property
+    def lost_mm(self) -> float:
+        """How far the zone sticks out of the picture, or the head reaches in, where that is what is not met."""
+        lost = 0.0
+        if "zone" in self.unmet:
+            lost += max(0.0, -self.framing.least_spare(self.d_mm))
+        if "head" in self.unmet:
+            lost += max(0.0, -self.framing.head_clearance(self.d_mm))
+        return float(round(lost))
+
+    @property
     def d_mm(self) -> float:
         """Distance from the middle of the zone along the axis."""
         return self.framing.d_of(self.value_mm)
@@ -179,8 +189,9 @@ def candidates(
 
 
 def best_of(found: Sequence[Candidate]) -> Candidate:
-    """The candidate whose unmet demands weigh least, among those the least strained."""
-    return min(found, key=lambda one: (one.weight, one.strain))
+    """The candidate whose unmet demands weigh least, of these the one that cuts least off the zone and that the head
+    reaches least into, of these the least strained."""
+    return min(found, key=lambda one: (one.weight, one.lost_mm, one.strain))
 
 
 def freed(plan: Plan, index: int) -> Plan:

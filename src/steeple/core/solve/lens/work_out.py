@@ -6,7 +6,9 @@ that could give way the least by which it must, each tried out by judging the pl
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Sequence
+import math
+from collections.abc import Callable, Iterable, Iterator, Sequence
+from functools import partial
 
 from steeple.core.errors import SteepleError
 from steeple.core.findings.finding import GRAVITY, Finding, Fix
@@ -20,6 +22,7 @@ from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.lens.answer import way_round_words
 from steeple.core.study.plan_study import CameraStudy, camera_studies
+from steeple.core.study.work.figures import hands_and_range
 
 BISECTIONS = 9
 DEMANDS = {
@@ -171,6 +174,60 @@ def _least(plan: Plan, index: int, path: str, hard: float, easy: float) -> float
     return easy
 
 
+LEAST_SHARE = 0.3
+"""Less than a third of the work is no film of it."""
+
+
+def _least_of(plan: Plan, index: int, eased: Callable[[float], tuple[Change, ...]]) -> float | None:
+    """The share nearest to one at which a demand eased to it is met; None where none down to `LEAST_SHARE` is."""
+    hard, easy = 1.0, LEAST_SHARE
+    if _settled(plan, index, eased(easy)) is None:
+        return None
+    for _ in range(BISECTIONS - 2):
+        middle = (hard + easy) / 2
+        if _settled(plan, index, eased(middle)) is not None:
+            easy = middle
+        else:
+            hard = middle
+    return easy
+
+
+def _smaller(plan: Plan, index: int, scene: CameraStudy) -> Iterator[Easing]:
+    """Less of the work: as much of its width, of its depth, or of both as can be filmed."""
+    plane = scene.work.plane
+    whole = {"width_mm": plane.width_mm, "depth_mm": plane.depth_mm}
+
+    def shrunk(names: tuple[str, ...], share: float) -> tuple[Change, ...]:
+        return tuple(
+            Change(path=f"/work/zone/{name}", value=10.0 * int(share * whole[name] / 10.0))
+            for name in names
+        )
+
+    for names in (("width_mm", "depth_mm"), ("depth_mm",), ("width_mm",)):
+        share = _least_of(plan, index, partial(shrunk, names))
+        if share is None:
+            continue
+        changes = shrunk(names, share)
+        size = whole | {one.path.rpartition("/")[2]: one.value for one in changes}
+        wide, deep = (mm(float(str(size[name]))) for name in whole)
+        yield say("Film {wide} × {deep} of the work", wide=wide, deep=deep), changes
+
+
+def _higher_table(plan: Plan, index: int, scene: CameraStudy) -> Iterator[Easing]:
+    """A table that is too low for who stands at it, raised: the hands come up, the back and the head go back."""
+    hands, low, _ = hands_and_range(scene.bench)
+    if hands >= low or scene.bench.maker.seat_mm is not None:
+        return
+    now = scene.work.table_height_mm
+    height = _least(plan, index, "/table/height_mm", now, now + low - hands)
+    if height is not None:
+        raised = 10.0 * math.ceil(height / 10.0)
+        yield (
+            say("Raise the table to {height}, on blocks under its legs", height=mm(raised)),
+            (Change(path="/table/height_mm", value=raised),),
+        )
+
+
 def _tidy_up(value: float) -> float:
     return float(f"{value:.2g}") if float(f"{value:.2g}") >= value else float(f"{value * 1.05:.2g}")
 
@@ -212,6 +269,7 @@ def _eased(plan: Plan, index: int, scene: CameraStudy) -> Iterator[Easing]:
                 say("Be content with a margin of {margin}", margin=mm(kept)),
                 (Change(path=around, value=kept),),
             )
+    yield from _higher_table(plan, index, scene)
     lean = work.maker.lean_deg
     if lean > 0:
         least = _least(plan, index, "/maker/lean_deg", lean, 0.0)
@@ -265,7 +323,12 @@ def _give_ways(plan: Plan, index: int, scene: CameraStudy) -> Iterator[Fix]:
     """The ways out that work, each with the setting that follows from it: one demand that gives
     way where that is enough, else two together."""
     found = list(_settled_fixes(plan, index, scene, _eased(plan, index, scene)))
-    yield from found or _settled_fixes(plan, index, scene, _pairs(plan, index, scene))
+    if not found:
+        found = list(_settled_fixes(plan, index, scene, _pairs(plan, index, scene)))
+    if not found and scene.work.target is None:
+        # What can always give way, and is the last to: how much of the work is filmed.
+        found = list(_settled_fixes(plan, index, scene, _smaller(plan, index, scene)))
+    yield from found
 
 
 def _settled_fixes(

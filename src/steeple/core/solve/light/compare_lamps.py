@@ -68,6 +68,7 @@ class LampRow(Result):
     name: str
     owned: bool
     present: bool
+    considered: bool
     verdict: Verdict
     line: Sentence
     decides: Sentence
@@ -87,7 +88,9 @@ class LampComparison(Result):
     rows: tuple[LampRow, ...]
 
 
-def compare_lamps(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -> LampComparison:
+def compare_lamps(
+    plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED, considered: Owned = NOTHING_OWNED
+) -> LampComparison:
     """Each lamp of plan and cupboard, and kinds that one could get, alone over the work.
 
     Parameters
@@ -96,8 +99,8 @@ def compare_lamps(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -
         any valid plan.
     index
         the camera in hand; the others count too.
-    owned
-        what the maker has.
+    owned, considered
+        what the maker has, and what they think of.
 
     Raises
     ------
@@ -107,7 +110,7 @@ def compare_lamps(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -
     check_camera(plan, index)
     scenes = camera_studies(plan, owned)
     scene = scenes[min(index, len(scenes) - 1)]
-    entries = list(_entries(plan, owned))
+    entries = list(_entries(plan, owned, considered))
     lights = [light for light, _, _ in entries]
     grounds = grounds_of(plan, scenes, index, lights)
     rests = rests_of(scenes, index)
@@ -127,6 +130,7 @@ def compare_lamps(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -
                     name=light.fixture.name,
                     owned=mine,
                     present=present,
+                    considered=not mine and light.fixture not in KINDS,
                     verdict=verdict,
                     line=option.line,
                     decides=decides,
@@ -145,7 +149,7 @@ def compare_lamps(plan: Plan, *, index: int = 0, owned: Owned = NOTHING_OWNED) -
     return LampComparison(rows=tuple(row for _, row in rows))
 
 
-def _entries(plan: Plan, owned: Owned) -> Iterator[tuple[Light, bool, bool]]:
+def _entries(plan: Plan, owned: Owned, considered: Owned) -> Iterator[tuple[Light, bool, bool]]:
     """Each lamp as it would stand: whether it is owned, and whether it is in the plan."""
     names = set()
     for one in plan.lights:
@@ -157,6 +161,8 @@ def _entries(plan: Plan, owned: Owned) -> Iterator[tuple[Light, bool, bool]]:
     for stored in owned.fixtures:
         if stored.gear.name not in names:
             yield Light(id=fresh, fixture=stored.gear, fixture_id=stored.id), True, False
+    for thought_of in considered.fixtures:
+        yield Light(id=fresh, fixture=thought_of.gear, owned=False), False, False
     for kind in KINDS:
         yield Light(id=fresh, fixture=kind, owned=False), False, False
 

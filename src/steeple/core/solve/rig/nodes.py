@@ -29,6 +29,7 @@ from steeple.core.study.hold.step import HOLD
 from steeple.core.study.hold.study import SupportStudy, study_support
 from steeple.core.study.inputs.support_forms import FORMS
 from steeple.core.study.inputs.work import GivenWork, given_work
+from steeple.core.study.lens.framing import HIGHEST_MM
 from steeple.core.study.plan_study import CameraStudy, camera_studies
 
 Stage = Literal["framed", "held", "lit"]
@@ -38,6 +39,8 @@ LEAST_SLOPE_DEG, MOST_SLOPE_DEG = 3.0, 45.0
 """A camera from above is tipped toward work that slopes by so much; what is steeper is filmed from before it."""
 MOST_SUPPORTS = 8
 """So many supports, those with least against them, are tried with the whole plan for each camera."""
+HIGHER = (1.2, 1.5, 1.9)
+"""A lens whose support gets into its picture is tried so many times as high."""
 JUDGED: dict[Stage, tuple[StepId, ...]] = {
     "framed": ("work", "lens"),
     "held": ("work", "lens", "hold"),
@@ -188,9 +191,11 @@ def held(rig: Rig, owned: Owned) -> list[Rig]:
             continue
         found.append(under)
         if under.score.fails > rig.score.fails:
-            again = _set_anew(under, owned)
-            if again is not None and again.score.total() < under.score.total():
-                found.append(again)
+            found += [
+                again
+                for again in _set_anew(under, owned)
+                if again.score.total() < under.score.total()
+            ]
     return found or [rig_of("held", rig.plan, owned, scene)]
 
 
@@ -209,13 +214,22 @@ def _against(scene: CameraStudy, placed: PlacedSupport, owned: Owned) -> tuple[i
     return sum(GRAVITY[one.verdict] ** 2 for one in found if one.speaks), minutes
 
 
-def _set_anew(rig: Rig, owned: Owned) -> Rig | None:
-    """The camera at another height and zoom, within what its support reaches."""
+def _set_anew(rig: Rig, owned: Owned) -> Iterator[Rig]:
+    """The camera at another height and zoom: within what its support reaches; and higher, where the column of the
+    support leaves the picture as the zoom gets longer."""
+    scene = rig.cameras[0]
     best = best_setting(rig.plan, 0)
     if best is None:
-        return None
-    scene = rig.cameras[0]
-    return _changed("held", rig.plan, changes_for(scene, best), owned, scene)
+        return
+    settings = [best]
+    if scene.lens is not None and scene.lens.camera.lens is not None:
+        now = scene.lens.settings.value_mm
+        higher = (best_setting(rig.plan, 0, within=(now * times, HIGHEST_MM)) for times in HIGHER)
+        settings += [one for one in higher if one is not None and one.works]
+    for setting in settings:
+        made = _changed("held", rig.plan, changes_for(scene, setting), owned, scene)
+        if made is not None:
+            yield made
 
 
 def with_angles(rig: Rig, asks: Sequence[Ask], owned: Owned) -> tuple[Rig, tuple[str, ...]]:

@@ -25,6 +25,8 @@ from steeple.core.study.plan_study import CameraStudy
 RigKind = Literal["all round", "best picture", "fewest things", "least room"]
 FAIL, NOT_KNOWN, WATCH = 100.0, 10.0, 3.0
 """A finding that fails outweighs everything that is only more or less good."""
+LOST = 90.0
+"""Of two pictures that both lack something, the one that lacks half of the work is far from the other."""
 RICH_STOPS = 1.0
 """Twice the detail that is needed is as much as shows; more is worth nothing."""
 CLEAN_STOPS = 5.0
@@ -65,12 +67,13 @@ class RigScore:
     """What stands against a rig, part by part; all of it zero or more.
 
     ``picture_stops`` is what its picture lacks: detail up to twice what is needed, light for a picture without noise,
-    light that is uneven; ``minutes`` take to set it up, ``floor_m2`` it stands on.
+    light that is uneven; ``lost`` is the share of the work that is cut off or behind a head; ``minutes`` take to set it up, ``floor_m2`` it stands on.
     """
 
     fails: int
     not_known: int
     watch: int
+    lost: float
     picture_stops: float
     things: int
     minutes: float
@@ -89,6 +92,7 @@ class RigScore:
             FAIL * self.fails
             + NOT_KNOWN * self.not_known
             + WATCH * self.watch
+            + LOST * self.lost
             + weights.picture * self.picture_stops
             + weights.thing * self.things
             + weights.minute * self.minutes
@@ -110,11 +114,22 @@ def score_of(cameras: Sequence[CameraStudy], findings: Sequence[Finding]) -> Rig
         fails=sum(one.verdict == "fails" for one in spoken),
         not_known=sum(one.verdict == "unknown" for one in spoken),
         watch=sum(one.verdict == "watch" for one in spoken),
+        lost=min(1.0, sum(_lost(one) for one in cameras if one.index is not None)),
         picture_stops=sum(_picture_stops(one) for one in cameras if one.index is not None),
         things=things_of(plan),
         minutes=minutes_of(plan),
         floor_m2=floor_m2_of(cameras),
     )
+
+
+def _lost(camera: CameraStudy) -> float:
+    """The share of the work that a picture cuts off, by its worst side, or that a head hides in the worst pose."""
+    sight = camera.sight
+    if sight is None:
+        return 0.0
+    cut = max(0.0, -sight.spare.least) / max(camera.work.plane.width_mm, 1.0)
+    hidden = 0.0 if sight.body is None else sight.body.worst_zone_hidden
+    return min(cut, 1.0) + hidden
 
 
 def _picture_stops(camera: CameraStudy) -> float:

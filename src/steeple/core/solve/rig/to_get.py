@@ -21,20 +21,18 @@ from steeple.core.plan.gear.cameras.lens import Lens
 from steeple.core.plan.gear.holding.adapter import Adapter
 from steeple.core.plan.gear.recording.medium import Medium
 from steeple.core.plan.gear.recording.power import PowerSource
-from steeple.core.plan.parts.cameras.camera import Camera
 from steeple.core.plan.parts.support import PlacedSupport
 from steeple.core.solve.hold.supports import KINDS as SUPPORT_KINDS
-from steeple.core.solve.lens.rows import FULL_WIDTH_MM, kind_lens, row_of
+from steeple.core.solve.lens.rows import FULL_WIDTH_MM, kind_lens
 from steeple.core.solve.lens.rows import KINDS as LENS_KINDS
 from steeple.core.solve.light.compare_lamps import KINDS as LAMP_KINDS
 from steeple.core.solve.light.compare_lamps import compare_lamps
 from steeple.core.solve.light.place_lamps import LightingOutcome, place_lamps
-from steeple.core.solve.rig.nodes import Rig, rig_of
-from steeple.core.study.base.assumptions import Assumptions
+from steeple.core.solve.rig.nodes import Rig, framed, held, rig_of
+from steeple.core.solve.rig.offers import changes_to
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.base.step import StepId
-from steeple.core.study.inputs.work import given_work
 
 ENOUGH = 0.9
 ROUND_G, ROUND_MM = 100.0, 10.0
@@ -110,21 +108,27 @@ def _lenses(rig: Rig, owned: Owned) -> Iterator[KindToGet]:
     body = camera.body
     if body is None:
         return
-    work = given_work(plan, Assumptions())
-    cameras: list[tuple[str, Camera]] = []
-    if body.kind == "camera":
-        width = body.mode(camera.mode).sensor_width_mm or FULL_WIDTH_MM
-        for kind in LENS_KINDS:
-            lens = kind_lens(kind, width)
-            fresh = camera.model_copy(update={"lens": lens, "lens_id": None})
-            cameras.append((f"a {kind.name}", fresh))
-    for name, fresh in cameras:
-        row = row_of(plan, 0, work, (name, False, fresh))
-        if row is None or fresh.lens is None:
+    if body.kind != "camera":
+        return
+    # Another lens hangs at another height: what holds it is looked for anew.
+    alone = camera.model_copy(update={"support": None})
+    start = plan.model_copy(
+        update={"cameras": (alone, *plan.cameras[1:]), "supports": (), "adapters": ()}
+    )
+    width = body.mode(camera.mode).sensor_width_mm or FULL_WIDTH_MM
+    for kind in LENS_KINDS:
+        lens = kind_lens(kind, width)
+        name, fresh = f"a {kind.name}", alone.model_copy(update={"lens": lens, "lens_id": None})
+        hung = [
+            under
+            for one in framed(start, (name, False, fresh), owned)
+            for under in held(one, owned)
+        ]
+        if not hung:
             continue
-        got = _judged(
-            rig, owned, "lens", name, _lens_words(fresh.lens, row[0].focal_mm), row[0].changes
-        )
+        best = min(hung, key=lambda one: one.score.total())
+        words = _lens_words(lens, best.plan.cameras[0].focal_mm)
+        got = _judged(rig, owned, "lens", name, words, changes_to(plan, best.plan))
         if got is not None:
             yield got
 

@@ -24,6 +24,7 @@ from steeple.core.solve.rig.offers import OpenNote, RigOffer, kinds_won, offer_o
 from steeple.core.solve.rig.score import RIG_WEIGHTS, RigKind, score_of
 from steeple.core.solve.rig.search import Search
 from steeple.core.solve.rig.sequence import mend_sequence
+from steeple.core.solve.rig.sounded import with_microphones
 from steeple.core.solve.rig.to_get import KindToGet, board_as_owned, kinds_to_get
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Sentence, say
@@ -206,11 +207,13 @@ def _finished(
     plan: Plan, rig: Rig, owned: Owned, named: Callable[[Plan], Plan]
 ) -> tuple[Rig, RigOffer]:
     """A rig with its last notes put right, each by a mend that was tried."""
+    cache = rig.cameras[0].studies.cache
     last = with_media(rig.plan, owned)
     if spent() < ENOUGH:
-        row = mend_sequence(last, owned=owned, most=MOVES, cache=rig.cameras[0].studies.cache)
+        last = with_microphones(last, owned, cache)
+        row = mend_sequence(last, owned=owned, most=MOVES, cache=cache)
         last = apply_changes(last, row.changes)
-    cameras = camera_studies(named(last), owned, rig.cameras[0].studies.cache)
+    cameras = camera_studies(named(last), owned, cache)
     findings = judge(cameras)
     whole = Rig("lit", cameras, findings, score_of(cameras, findings))
     return whole, offer_of(plan, cameras, findings, ())
@@ -266,7 +269,7 @@ def _outcome(
     missing = sorted({words for many in search.missing.values() for words in many})
     return RigOutcome(
         holds=holds,
-        says=_says(offers, lacking=lacking),
+        says=_says(offers, lacking=lacking, ways_out=bool(give_ways or to_get)),
         offers=offers,
         give_ways=give_ways,
         to_get=to_get,
@@ -277,7 +280,7 @@ def _outcome(
     )
 
 
-def _says(offers: Sequence[RigOffer], *, lacking: bool) -> Sentence:
+def _says(offers: Sequence[RigOffer], *, lacking: bool, ways_out: bool) -> Sentence:
     if not offers:
         return say(
             "Nothing of the cupboard can film this: no camera has a lens that fits it. Put in a lens of its mount, or a phone."
@@ -289,7 +292,12 @@ def _says(offers: Sequence[RigOffer], *, lacking: bool) -> Sentence:
         return say(
             f"No rig {whose} meets everything. The nearest leaves "
             + ("one thing" if fails == 1 else f"{fails} things")
-            + " failing; below is what could give way, and what would mend it."
+            + " failing; "
+            + (
+                "below is what could give way, and what would mend it."
+                if ways_out
+                else "no one thing to get would mend it, and no one demand that gives way: they stand under it."
+            )
         )
     count = "One rig" if holding == 1 else f"{('Two', 'Three')[holding - 2]} rigs"
     works = f"{count} {whose} {'works' if holding == 1 else 'work'}"

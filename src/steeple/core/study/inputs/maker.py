@@ -23,6 +23,8 @@ LATTICE = (-0.35, 0.0, 0.35)
 """Places of the working hand over the zone, in shares of its width and depth: nine poses."""
 MIDDLE_POSE = 4
 FROM_EDGE_MM = 40.0
+STANDING_TABLE_MM = 900.0
+"""From this height on a table is taken as one to stand at: kitchen counters begin here, desks to sit at end at 80 cm."""
 SWAY = {"seated": 0.25, "standing": 0.6}
 """Share of a sideways reach by which the trunk follows; our own planning values."""
 SWAY_UPRIGHT = 0.2
@@ -210,7 +212,14 @@ def given_maker(
         unit="mm",
         why="a figure of middle height; give your own",
     )
-    posture = assumptions.choose(part.posture, at="maker/posture", usual=shape.posture, why=why)
+    # Nobody sits at a table as high as a counter: where its height was measured, it tells.
+    stands = (plan.table.height_mm or 0.0) >= STANDING_TABLE_MM and shape.posture == "seated"
+    posture = assumptions.choose(
+        part.posture,
+        at="maker/posture",
+        usual="standing" if stands else shape.posture,
+        why="a table so high is one to stand at" if stands else why,
+    )
     hand = assumptions.choose(
         part.handedness, at="maker/handedness", usual="right", why="most people's"
     )

@@ -128,8 +128,13 @@ def given_work(plan: Plan, assumptions: Assumptions) -> GivenWork:
     footprint = Rectangle.centred(
         x_mm=0, y_mm=0, width_mm=plane.width_mm, depth_mm=plane.footprint_depth_mm
     )
-    width = length(table_part.width_mm, "table/width_mm", shape.table_mm[0])
-    depth = length(table_part.depth_mm, "table/depth_mm", shape.table_mm[1])
+    # What the work lies on is at least as large as the work.
+    width = length(
+        table_part.width_mm, "table/width_mm", max(shape.table_mm[0], footprint.width_mm)
+    )
+    depth = length(
+        table_part.depth_mm, "table/depth_mm", max(shape.table_mm[1], footprint.depth_mm)
+    )
     height = length(table_part.height_mm, "table/height_mm", shape.table_mm[2])
     table = _table(plan, footprint, width, depth, assumptions)
     top = length(work.zone_top_mm, "work/zone_top_mm", shape.zone_top_mm)

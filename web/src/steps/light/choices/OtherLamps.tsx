@@ -17,7 +17,8 @@ export function OtherLamps() {
   const [open, setOpen] = useState(false);
   const found = useCompared('compare-lamps', open, compareLamps);
   const rows = found.data?.rows ?? [];
-  const kinds = rows.filter((row) => !row.owned);
+  const mine = rows.filter((row) => row.owned || row.considered);
+  const kinds = rows.filter((row) => !mine.includes(row));
   return (
     <details
       className={compare.section}
@@ -33,11 +34,9 @@ export function OtherLamps() {
           <Loader size="xs" /> Putting each of them where it is best, alone
         </p>
       ) : null}
-      {rows
-        .filter((row) => row.owned)
-        .map((row) => (
-          <Row key={row.name} row={row} />
-        ))}
+      {mine.map((row) => (
+        <Row key={`${row.name} ${row.owned}`} row={row} />
+      ))}
       {kinds.length ? (
         <h3 className={classes.kinds}>Kinds one could get, by usual figures</h3>
       ) : null}
@@ -64,6 +63,9 @@ function Row({ row }: { row: LampRow }) {
       <div>
         <b>{row.name}</b>
         {row.present ? <span className={classes.quiet}> · in this plan</span> : null}
+        {row.considered && !row.present ? (
+          <span className={classes.quiet}> · considered, not owned</span>
+        ) : null}
         <p>
           <Sentence pieces={row.decides} />
         </p>

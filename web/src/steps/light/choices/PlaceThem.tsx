@@ -1,11 +1,11 @@
 /** Lamps placed and dimmed by Steeple: the ways found, what each costs, what then is still against it. */
-import { Button, Progress, UnstyledButton } from '@mantine/core';
-import { useEffect, useRef, useState } from 'react';
-import { sentencesOf } from '../../../api/client';
+import { Button, UnstyledButton } from '@mantine/core';
+import { useEffect } from 'react';
 import type { LightingOption, LightingOutcome, PlacingProgress } from '../../../api/types';
 import { useSheet } from '../../../saving/context';
 import { Sentence } from '../../../ui/Sentence';
-import { useSteady } from '../../../ui/steady';
+import { useLongWork } from '../../../ui/useLongWork';
+import { Working } from '../../../ui/Working';
 import classes from '../light.module.css';
 import { placeLamps } from '../requests';
 
@@ -16,6 +16,8 @@ const KINDS: Record<string, string> = {
   'least floor': 'Least floor',
 };
 
+const FIRST: PlacingProgress = { done: 0, of: 1, now: 'looking round the room' };
+
 interface Props {
   /** Whether to look at once, because the sheet has nothing else to show. */
   atOnce: boolean;
@@ -23,31 +25,15 @@ interface Props {
 
 export function PlaceThem({ atOnce }: Props) {
   const { plan, owned, change, camera } = useSheet();
-  const [progress, setProgress] = useState<PlacingProgress | null>(null);
-  const [outcome, setOutcome] = useState<LightingOutcome | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const stop = useRef<AbortController | null>(null);
-  useEffect(() => () => stop.current?.abort(), []);
-
-  const run = async (): Promise<void> => {
-    const control = new AbortController();
-    stop.current = control;
-    setOutcome(null);
-    setTrouble(null);
-    setProgress({ done: 0, of: 1, now: 'looking round the room' });
-    try {
-      setOutcome(await placeLamps(plan, camera.index, owned, setProgress, control.signal));
-    } catch (error) {
-      if (!control.signal.aborted) setTrouble(sentencesOf(error)[0] ?? null);
-    }
-    setProgress(null);
-  };
-  const begin = useSteady(() => void run());
+  const { progress, outcome, trouble, run, stop, forget } = useLongWork<
+    PlacingProgress,
+    LightingOutcome
+  >((tell, signal) => placeLamps(plan, camera.index, owned, tell, signal), FIRST);
   useEffect(() => {
-    if (atOnce) begin();
-  }, [atOnce, begin]);
+    if (atOnce) run();
+  }, [atOnce, run]);
   const take = (option: LightingOption): void => {
-    setOutcome(null);
+    forget();
     void change(option.changes);
   };
 
@@ -55,21 +41,10 @@ export function PlaceThem({ atOnce }: Props) {
     <section className={classes.placing} aria-label="Place the lamps">
       <div className={classes.placingLine}>
         {progress ? (
-          <>
-            <Button variant="default" size="compact-md" onClick={() => stop.current?.abort()}>
-              Stop
-            </Button>
-            <Progress
-              className={classes.bar}
-              value={(100 * progress.done) / progress.of}
-              color="verdigris"
-              aria-label="How far it is"
-            />
-            <output>{progress.now}</output>
-          </>
+          <Working progress={progress} onStop={stop} />
         ) : (
           <>
-            <Button size="compact-md" onClick={() => void run()}>
+            <Button size="compact-md" onClick={run}>
               Place the lamps
             </Button>
             {outcome ? null : (
@@ -91,7 +66,7 @@ export function PlaceThem({ atOnce }: Props) {
           </output>
         ) : null}
       </div>
-      {trouble ? <p role="alert">{trouble}</p> : null}
+      {trouble.length ? <p role="alert">{trouble[0]}</p> : null}
       {outcome?.options.map((option) => (
         <UnstyledButton
           key={option.kind}
