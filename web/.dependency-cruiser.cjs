@@ -4,6 +4,7 @@ const ORDER = [
   'app',
   'page',
   'bench',
+  'drills',
   'steps',
   'shelf',
   'guide',

@@ -14,6 +14,7 @@ from steeple.api.bench.door import BENCH_PORT, BenchDoor
 from steeple.api.context import Context
 from steeple.demo.plans import EXAMPLE
 from steeple.services.bench.pairing import PairingService
+from steeple.services.drills.practice import DrillService
 from steeple.services.gear import GearService
 from steeple.services.log.exchange import ExchangeService
 from steeple.services.log.learning import LearningService
@@ -50,6 +51,7 @@ def make_context(
         log=LogService(database, clock),
         learning=LearningService(database, clock),
         exchange=ExchangeService(database, clock),
+        drills=DrillService(database, clock),
     )
 
 

@@ -10,6 +10,7 @@ from steeple.api.bench.door import BenchDoor
 from steeple.core.plan.document import Plan
 from steeple.core.study.cache import StudyCache
 from steeple.services.bench.pairing import PairingService
+from steeple.services.drills.practice import DrillService
 from steeple.services.gear import GearService
 from steeple.services.log.exchange import ExchangeService
 from steeple.services.log.learning import LearningService
@@ -26,6 +27,7 @@ class Context:
     log: LogService
     learning: LearningService
     exchange: ExchangeService
+    drills: DrillService
     pairing: PairingService
     door: BenchDoor
     example: Plan

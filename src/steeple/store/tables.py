@@ -179,3 +179,28 @@ class PairedRow(Base):
     seen_from: Mapped[str] = mapped_column(String(60))
     expires_at: Mapped[str] = mapped_column(String(40))
     withdrawn_at: Mapped[str | None] = mapped_column(String(40), default=None)
+
+
+class DrillRow(Base):
+    """How well a kind of drill is remembered, as its library keeps it, and when it is to come again."""
+
+    __tablename__ = "drills"
+
+    kind: Mapped[str] = mapped_column(String(40), primary_key=True)
+    memory: Mapped[str] = mapped_column(Text)
+    due_at: Mapped[str] = mapped_column(String(40))
+    difficulty: Mapped[int] = mapped_column(Integer)
+
+
+class GuessRow(Base):
+    """A guess that was made, with what was right, as JSON. The plan may be gone."""
+
+    __tablename__ = "drill_guesses"
+
+    id: Mapped[int] = mapped_column(Integer, primary_key=True, autoincrement=True)
+    kind: Mapped[str] = mapped_column(String(40))
+    at: Mapped[str] = mapped_column(String(40))
+    plan_id: Mapped[str | None] = mapped_column(String(40), default=None)
+    guess: Mapped[str] = mapped_column(Text)
+
+    __table_args__ = (Index("drill_guesses_by_kind", "kind", "id"),)

@@ -16,6 +16,7 @@ import { ShelfPage } from '../shelf/ShelfPage';
 import { UnitsContext } from '../ui/units';
 import { theme } from './theme';
 
+const DrillsPage = lazy(() => import('../drills/DrillsPage'));
 const GuidePage = lazy(() => import('../guide/GuidePage'));
 
 const queries = new QueryClient({
@@ -52,6 +53,14 @@ export function App() {
                 element={
                   <Suspense fallback={null}>
                     <GuidePage />
+                  </Suspense>
+                }
+              />
+              <Route
+                path="/drills"
+                element={
+                  <Suspense fallback={null}>
+                    <DrillsPage />
                   </Suspense>
                 }
               />

@@ -7,6 +7,7 @@ import { Sentence } from '../ui/Sentence';
 import { useSteady } from '../ui/steady';
 import { VerdictMark } from '../ui/VerdictMark';
 import classes from './MarginNotes.module.css';
+import { Practise } from './Practise';
 
 /** The notes of a camera that is not in hand. */
 export interface OtherNotes {
@@ -231,6 +232,7 @@ const Note = memo(function Note(props: NoteProps) {
         {trying && finding.verdict !== 'unknown' && finding.verdict !== 'holds' ? (
           <p className={classes.reason}>Trying what would mend it …</p>
         ) : null}
+        <Practise code={finding.code} />
         {mendsTried && finding.verdict === 'watch' ? (
           <LiveWithIt onReason={(reason) => onAccept(finding, reason)} />
         ) : null}

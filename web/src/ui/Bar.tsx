@@ -25,6 +25,9 @@ export function Bar({ children, tools }: Props) {
       <div className={classes.middle}>{children}</div>
       <div className={classes.tools}>
         {tools}
+        <Link to="/drills" className={classes.toolLink}>
+          drills
+        </Link>
         <Link to="/guide" className={`${classes.toolLink} ${classes.wideOnly}`}>
           guide
         </Link>

@@ -16,6 +16,7 @@ from steeple.api.routes import (
 )
 from steeple.api.routes.bench import call, door
 from steeple.api.routes.check import frames, stand_in
+from steeple.api.routes.drills import practice
 from steeple.api.routes.log import exchange, learning, sessions
 from steeple.api.routes.rig import begin, working
 from steeple.api.routes.shelf import gear, glimpses, health, plans
@@ -42,6 +43,7 @@ ROUTERS = (
     sessions.router,
     learning.router,
     exchange.router,
+    practice.router,
     door.router,
     call.router,
 )

@@ -1,5 +1,6 @@
 import { describe, expect, it, test } from 'vitest';
-import { labelPlaces, washOfDepth } from './model';
+import { washOfDepth } from '../../drawing/dome/shades';
+import { labelPlaces } from './model';
 
 test('paper where hardly a shadow is left, more ink the deeper it is', () => {
   expect(washOfDepth(0.3)).toBe(0);

@@ -1,20 +1,4 @@
-/** Washes and labels of the dome of lamps. Pure. */
-import { DARKEST } from '../../drawing/dome/dome';
-
-const DEPTHS: readonly [number, number][] = [
-  [0.45, 0],
-  [0.6, 0.09],
-  [0.75, 0.2],
-  [1, 0.32],
-  [1.3, 0.44],
-  [2.2, 0.58],
-];
-/** How much ink is washed over a shadow that is left with all lamps lit: it is watched from 0.7 stops, and spoils a
- * picture from 1.3. */
-export function washOfDepth(stops: number): number {
-  return DEPTHS.find(([most]) => stops <= most)?.[1] ?? DARKEST;
-}
-
+/** Labels of the dome of lamps. Pure. */
 export interface LabelPlace {
   /** From the lamp: where the label is anchored. */
   x: number;

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { sentencesOf } from '../../api/client';
 import type { MeasuredRow, Plan } from '../../api/types';
 import { useSheet } from '../../saving/context';
+import { Practise } from '../../sheet/Practise';
 import { Sentence } from '../../ui/Sentence';
 import { Trouble } from '../../ui/Trouble';
 import { useUnits } from '../../ui/units';
@@ -109,6 +110,7 @@ function Row({ row }: { row: MeasuredRow }) {
           ) : row.corrects && learned?.status === 'sure' ? (
             <span className={classes.quiet}>goes with it into every plan that takes it</span>
           ) : null}
+          <Practise figure={row.figure} />
           {row.corrects && (learned?.status === 'sure' || learned?.status === 'off') ? (
             <Button
               size="compact-sm"

@@ -3,13 +3,13 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { sentencesOf } from '../../../api/client';
 import { lengthWords } from '../../../domain/units';
+import { washOfDepth } from '../../../drawing/dome/shades';
 import { ChoiceField } from '../../../fields/ChoiceField';
 import { useSheet } from '../../../saving/context';
 import compare from '../../../ui/Compare.module.css';
 import { Sentence } from '../../../ui/Sentence';
 import { useUnits } from '../../../ui/units';
 import classes from '../light.module.css';
-import { washOfDepth } from '../model';
 import { getLifting } from '../requests';
 
 const SIZES_MM = [5, 10, 20, 50, 100];

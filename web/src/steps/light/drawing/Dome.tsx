@@ -5,12 +5,12 @@ import { useMemo } from 'react';
 import type { DomeDirection, LampDrawing } from '../../../api/types';
 import { clockWords } from '../../../domain/clock';
 import { DomeFrame, DomePlace, EDGE } from '../../../drawing/dome/DomeFrame';
-import { onDome, RIM_DEG, reader, type Way, washOf } from '../../../drawing/dome/dome';
+import { onDome, RIM_DEG, type Way } from '../../../drawing/dome/dome';
 import dome from '../../../drawing/dome/dome.module.css';
+import { shadesOf } from '../../../drawing/dome/shades';
 import { useDomeHandle } from '../../../drawing/dome/useDomeHandle';
-import { crossed, hatched, type Shade } from '../../../drawing/dome/Wash';
 import classes from '../../../drawing/drawings.module.css';
-import { type LabelPlace, labelPlaces, washOfDepth } from '../model';
+import { type LabelPlace, labelPlaces } from '../model';
 
 interface Props {
   directions: readonly DomeDirection[];
@@ -93,25 +93,6 @@ function Best({ at, told }: { at: { x: number; y: number }; told: boolean }) {
       ) : null}
     </g>
   );
-}
-
-/** What is washed over each direction: shadow, glare, frame and bars. */
-function shadesOf(directions: readonly DomeDirection[]): Shade | null {
-  if (!directions.length) return null;
-  const together = directions[0]?.depth_stops != null;
-  const wash = together ? washOfDepth : washOf;
-  const light = reader(directions, (one) =>
-    one.depth_stops === null ? 0.5 * (one.share + one.worst) : one.depth_stops,
-  );
-  const glare = reader(directions, (one) => (one.glare > 0.02 ? 1 : 0));
-  const barred = reader(directions, (one) => (one.blocked ? 1 : 0));
-  const framed = reader(directions, (one) => (one.in_frame ? 1 : 0));
-  return (way, column, row) => {
-    const shade = wash(light(way));
-    if (barred(way) > 0.5) return crossed(column, row);
-    if (framed(way) > 0.5) return row % 6 < 1.2 ? 0.8 : shade;
-    return glare(way) > 0.5 ? hatched(column, row, shade) : shade;
-  };
 }
 
 /** Width of a letter of a label, on average. */

@@ -1,0 +1,1 @@
+"""Drills on what holds the camera, and on other views."""

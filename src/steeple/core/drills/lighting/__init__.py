@@ -1,0 +1,1 @@
+"""Drills on where lamps stand."""

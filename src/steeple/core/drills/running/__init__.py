@@ -1,0 +1,1 @@
+"""Drills on how long it runs and who hears it."""

@@ -1,0 +1,1 @@
+"""Drills on what the lens sees."""

@@ -1,0 +1,1 @@
+"""Use cases of drills: which comes next, a guess told, the course of the eye."""
