@@ -19,6 +19,7 @@ from pathlib import Path
 from bench.angles import angles_step
 from bench.check import check_step
 from bench.dragging import dragging
+from bench.drills import drill_step
 from bench.light import light_step
 from bench.log import STORED_TAKES, fill_log, log_step
 from bench.machine import REFERENCE_S, Machine, by_speed, machine
@@ -272,6 +273,7 @@ def table() -> Iterator[Timing]:
     yield from by_speed(angles_step())
     yield from by_speed(roll_step())
     yield from by_speed(rig_step())
+    yield from by_speed(drill_step())
     yield from by_speed(sound_step())
     yield from by_speed(check_step())
     yield from by_speed(renderer())

@@ -128,6 +128,21 @@ def test_two_schools_ask_for_a_choice_and_call_nothing_wrong(practise: Practise)
     expect(page.get_by_text("Through a wide cloth", exact=True)).to_be_visible()
 
 
+def test_scenes_are_as_hard_as_one_wants(practise: Practise) -> None:
+    page = practise("edge-at-top")
+    for words, difficulty in (("hard", 5), ("easy", 1)):
+        with page.expect_request(
+            lambda one, hard=difficulty: (  # type: ignore[misc]
+                one.url.endswith("/api/drills/scene") and one.post_data_json["difficulty"] == hard
+            )
+        ):
+            page.get_by_text(words, exact=True).click()
+        expect(page.get_by_role("button", name="That is my guess")).to_be_visible(timeout=LONG_MS)
+        told(page)
+    page.get_by_text("as it comes", exact=True).click()
+    expect(page.get_by_role("button", name="That is my guess")).to_be_visible(timeout=LONG_MS)
+
+
 def test_the_next_scene_is_there_at_once(practise: Practise) -> None:
     page = practise("stops")
     told(page)

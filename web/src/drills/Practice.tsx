@@ -4,6 +4,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import type { DrillAnswer, DrillInfo } from '../api/types';
+import { Segments } from '../fields/Segments';
 import { WorkingView } from '../sheet/WorkingView';
 import { Sentence } from '../ui/Sentence';
 import { Trouble } from '../ui/Trouble';
@@ -13,6 +14,13 @@ import { isMade, leftWords, outcomeWords } from './model';
 import { openAsPlan } from './requests';
 import { Scene } from './Scene';
 import { useDrill } from './useDrill';
+
+const HARD = [
+  { value: '', label: 'as it comes' },
+  { value: '1', label: 'easy' },
+  { value: '3', label: 'middling' },
+  { value: '5', label: 'hard' },
+];
 
 interface Props {
   drills: readonly DrillInfo[];
@@ -24,6 +32,7 @@ interface Props {
 export function Practice({ drills, kind, planId, onStop }: Props) {
   const drill = useDrill(drills, { kind, planId });
   const { scene, info, guess, answer, trouble, busy, leftS, tell, next, ofChance } = drill;
+  const { difficulty, setDifficulty } = drill;
   const made = info ? isMade(info.form, guess) : false;
   useEffect(() => {
     const press = (event: KeyboardEvent): void => {
@@ -40,6 +49,14 @@ export function Practice({ drills, kind, planId, onStop }: Props) {
     <section className={classes.practice} aria-label="Practice">
       <div className={classes.top}>
         <span className={classes.kind}>{info?.title ?? ''}</span>
+        <span className={classes.hard}>
+          <Segments
+            label="How hard"
+            value={String(difficulty ?? '')}
+            choices={HARD}
+            onChange={(value) => setDifficulty(value ? Number(value) : null)}
+          />
+        </span>
         <span className={classes.left}>
           {leftS > 0 ? `${leftWords(leftS)} of five minutes` : 'five minutes are over'}
         </span>

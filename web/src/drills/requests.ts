@@ -10,12 +10,14 @@ export interface SceneWish {
   kind: string | null;
   planId: string | null;
   besides: readonly string[];
+  /** From 1 to 5; null = as the last guesses were. */
+  difficulty: number | null;
 }
 
-export const getScene = ({ kind, planId, besides }: SceneWish): Promise<DrillScene> =>
+export const getScene = ({ kind, planId, besides, difficulty }: SceneWish): Promise<DrillScene> =>
   answer(
     client.POST('/api/drills/scene', {
-      body: { kind, plan_id: planId, besides: [...besides] },
+      body: { kind, plan_id: planId, besides: [...besides], difficulty },
     }),
   );
 

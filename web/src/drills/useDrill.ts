@@ -21,6 +21,9 @@ export interface DrillInHand {
   next: () => void;
   /** A scene of chance, in the place of one of a plan that has not what it takes. */
   ofChance: () => void;
+  /** How hard scenes are: from 1 to 5; null = as the last guesses were. */
+  difficulty: number | null;
+  setDifficulty: (difficulty: number | null) => void;
 }
 
 interface Wish {
@@ -33,6 +36,7 @@ export function useDrill(drills: readonly DrillInfo[], wish: Wish): DrillInHand 
   const [scene, setScene] = useState<DrillScene | null>(null);
   const [guess, setGuess] = useState<readonly number[]>([]);
   const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const [difficulty, setHard] = useState<number | null>(null);
   const [leftS, setLeftS] = useState(SESSION_S);
   const ahead = useRef<Promise<DrillScene> | null>(null);
   const began = useRef(Date.now());
@@ -63,8 +67,13 @@ export function useDrill(drills: readonly DrillInfo[], wish: Wish): DrillInHand 
     [formOf],
   );
   const wished = useCallback(
-    (besides: readonly string[]): SceneWish => ({ kind: wish.kind, planId: wish.planId, besides }),
-    [wish.kind, wish.planId],
+    (besides: readonly string[]): SceneWish => ({
+      kind: wish.kind,
+      planId: wish.planId,
+      besides,
+      difficulty,
+    }),
+    [wish.kind, wish.planId, difficulty],
   );
   const telling = useMutation({
     mutationFn: ({ of, said }: { of: DrillScene; said: readonly number[] }) => tellGuess(of, said),
@@ -84,8 +93,18 @@ export function useDrill(drills: readonly DrillInfo[], wish: Wish): DrillInHand 
     void show(coming);
   }, [reset, show, wished]);
   const ofChance = useCallback(
-    () => void show(getScene({ kind: wish.kind, planId: null, besides: [] })),
-    [show, wish.kind],
+    () => void show(getScene({ kind: wish.kind, planId: null, besides: [], difficulty })),
+    [show, wish.kind, difficulty],
+  );
+  const setDifficulty = useCallback(
+    (hard: number | null): void => {
+      setHard(hard);
+      // What was made ahead was made as hard as before.
+      ahead.current = null;
+      reset();
+      void show(getScene({ kind: wish.kind, planId: wish.planId, besides: [], difficulty: hard }));
+    },
+    [reset, show, wish.kind, wish.planId],
   );
   const begun = useRef(false);
   useEffect(() => {
@@ -108,5 +127,7 @@ export function useDrill(drills: readonly DrillInfo[], wish: Wish): DrillInHand 
     tell,
     next,
     ofChance,
+    difficulty,
+    setDifficulty,
   };
 }

@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import Markdown from 'react-markdown';
 import text from '../../../docs/guide.md?raw';
 import begin from '../../../docs/screenshots/begin.png';
+import drills from '../../../docs/screenshots/drills.png';
 import rig from '../../../docs/screenshots/rig.png';
 import session from '../../../docs/screenshots/session-phone.png';
 import { Bar } from '../ui/Bar';
@@ -10,6 +11,7 @@ import classes from './guide.module.css';
 
 const PICTURES: Readonly<Record<string, string>> = {
   'screenshots/begin.png': begin,
+  'screenshots/drills.png': drills,
   'screenshots/rig.png': rig,
   'screenshots/session-phone.png': session,
 };

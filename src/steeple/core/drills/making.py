@@ -91,6 +91,33 @@ def made_plan(rng: Random, owned: Owned, shapes: Sequence[ShapeId], *, zoom: boo
     )  # fmt: skip
 
 
+def middle_focal(camera: Camera) -> float | None:
+    """A zoom setting in the middle of a lens, whole millimetres; None for a camera without a lens.
+
+    Parameters
+    ----------
+    camera
+        any.
+    """
+    lens = camera.lens
+    return None if lens is None else float(round((lens.focal_min_mm + lens.focal_max_mm) / 2))
+
+
+def any_focal(rng: Random, camera: Camera) -> float | None:
+    """A zoom setting of chance, whole millimetres where the lens has one; None for a camera without a lens.
+
+    Parameters
+    ----------
+    rng, camera
+        where chance comes from; any.
+    """
+    lens = camera.lens
+    if lens is None:
+        return None
+    focal = float(round(rng.uniform(lens.focal_min_mm, lens.focal_max_mm)))
+    return min(lens.focal_max_mm, max(lens.focal_min_mm, focal))
+
+
 def with_camera(plan: Plan, index: int = 0, **fields: object) -> Plan:
     """The plan with some fields of a camera set.
 

@@ -51,10 +51,6 @@ export function BestRig() {
               onTake={() => void change(offer.changes)}
             />
           ))}
-          <p className={classes.more}>
-            Side by side as pictures, and to take in parts: the{' '}
-            <Link to={`/plan/${planId}/rig`}>whole rig</Link>.
-          </p>
         </>
       ) : (
         <>
@@ -72,6 +68,10 @@ export function BestRig() {
         </>
       )}
       {trouble.length ? <Trouble sentences={trouble} /> : null}
+      <p className={classes.more}>
+        Side by side as pictures, and to take in parts: the{' '}
+        <Link to={`/plan/${planId}/rig`}>whole rig</Link>.
+      </p>
     </section>
   );
 }

@@ -38,7 +38,7 @@ export function LightSheet() {
       <AnswerLine step="light" />
       {light && plan.lights.length ? (
         <Drawings light={light} camera={camera} />
-      ) : light ? (
+      ) : light && plan.room.windows.some((one) => !one.closed) ? (
         <ByWindow light={light} camera={camera} />
       ) : (
         <Empty />

@@ -5,7 +5,15 @@ from __future__ import annotations
 from random import Random
 
 from steeple.core.drills.kind import DrillKind, Found, Truth, margin_of
-from steeple.core.drills.making import FLAT, looks_down, made_plan, to_cm, usual, with_camera
+from steeple.core.drills.making import (
+    FLAT,
+    looks_down,
+    made_plan,
+    middle_focal,
+    to_cm,
+    usual,
+    with_camera,
+)
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.holding.support import Support
 from steeple.core.plan.parts.cameras.camera import Position
@@ -38,8 +46,7 @@ def _vary(rng: Random, plan: Plan) -> Plan | None:
     )  # fmt: skip
     placed = PlacedSupport(id="practice", gear=varied)
     height = to_cm(rng.uniform(450.0, 1000.0))
-    lens = still.cameras[0].lens
-    focal = None if lens is None else float(round((lens.focal_min_mm + lens.focal_max_mm) / 2))
+    focal = middle_focal(still.cameras[0])
     hung = with_camera(
         still, support="practice", position=Position(z_mm=height), focal_mm=focal, f_number=None
     )

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from random import Random
 
-from steeple.core.drills.making import looks_down, usual, with_camera
+from steeple.core.drills.making import looks_down, middle_focal, usual, with_camera
 from steeple.core.geometry.vectors import ORIGIN, Vector
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.lights.fixture import Fixture
@@ -35,8 +35,7 @@ def hung(rng: Random, plan: Plan) -> Plan | None:
     still = looks_down(plan)
     if still is None:
         return None
-    lens = still.cameras[0].lens
-    focal = None if lens is None else float(round((lens.focal_min_mm + lens.focal_max_mm) / 2))
+    focal = middle_focal(still.cameras[0])
     height = round(rng.uniform(500.0, 900.0), -1)
     there = with_camera(still, focal_mm=focal, f_number=None, position=Position(z_mm=height))
     room = there.room.model_copy(update={"windows": (), "daylight": None})

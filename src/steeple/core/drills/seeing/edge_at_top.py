@@ -5,7 +5,7 @@ from __future__ import annotations
 from random import Random
 
 from steeple.core.drills.kind import DrillKind, Found, margin_of
-from steeple.core.drills.making import TALL, looks_down, made_plan, to_cm, with_camera
+from steeple.core.drills.making import TALL, any_focal, looks_down, made_plan, to_cm, with_camera
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.cameras.camera import Position
 from steeple.core.study.base.sentence import mm, say
@@ -19,10 +19,7 @@ def _vary(rng: Random, plan: Plan) -> Plan | None:
     still = looks_down(plan)
     if still is None:
         return None
-    lens = still.cameras[0].lens
-    focal = (
-        None if lens is None else float(round(rng.uniform(lens.focal_min_mm, lens.focal_max_mm)))
-    )
+    focal = any_focal(rng, still.cameras[0])
     return with_camera(
         still, focal_mm=focal, f_number=None, position=Position(z_mm=to_cm(rng.uniform(400, 1300)))
     )

@@ -5,7 +5,7 @@ from __future__ import annotations
 from random import Random
 
 from steeple.core.drills.kind import DrillKind, Found, Truth, far_end, margin_of
-from steeple.core.drills.making import FLAT, TALL, looks_down, made_plan, with_camera
+from steeple.core.drills.making import FLAT, TALL, any_focal, looks_down, made_plan, with_camera
 from steeple.core.geometry.workplane import WorkPlane
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.cameras.camera import Position
@@ -21,10 +21,7 @@ def _vary(rng: Random, plan: Plan) -> Plan | None:
     still = looks_down(plan)
     if still is None:
         return None
-    lens = still.cameras[0].lens
-    focal = (
-        None if lens is None else float(round(rng.uniform(lens.focal_min_mm, lens.focal_max_mm)))
-    )
+    focal = any_focal(rng, still.cameras[0])
     return with_camera(still, focal_mm=focal, f_number=None, position=Position())
 
 

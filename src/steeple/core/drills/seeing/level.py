@@ -6,7 +6,7 @@ import math
 from random import Random
 
 from steeple.core.drills.kind import DrillKind, Found
-from steeple.core.drills.making import FLAT, looks_down, made_plan, to_cm, with_camera
+from steeple.core.drills.making import FLAT, looks_down, made_plan, middle_focal, to_cm, with_camera
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.cameras.as_built import AsBuilt
 from steeple.core.plan.parts.cameras.camera import Position
@@ -27,9 +27,9 @@ def _vary(rng: Random, plan: Plan) -> Plan | None:
     if still is None:
         return None
     camera = still.cameras[0]
-    lens, body = camera.lens, camera.body
+    body = camera.body
     sensor = (body.modes[0].sensor_width_mm if body is not None else None) or USUAL_SENSOR_MM
-    focal = None if lens is None else float(round((lens.focal_min_mm + lens.focal_max_mm) / 2))
+    focal = middle_focal(camera)
     plane = given_work(plan, Assumptions()).plane
     across = max(plane.width_mm, plane.depth_mm * 16 / 9)
     height = to_cm(min(HIGHEST_MM, max(LOWEST_MM, ROOM * across * (focal or sensor) / sensor)))
