@@ -75,7 +75,7 @@ def test_lengths_carry_their_unit_in_every_name() -> None:
         "sun_share", "top", "bottom", "seen", "mirrors", "size_ratio", "action_seen", "action_worst",
         "zone_seen", "voltage_v", "current_a", "capacity_mah", "channels", "pair", "count",
         "spare_batteries", "spare_media", "sessions", "left_before", "left_after", "side",
-        "number", "pieces", "alike", "room", "at", "frames", "dpi", "iso", "stops", "marks", "hidden",
+        "difficulty", "fair", "number", "pieces", "alike", "room", "at", "frames", "dpi", "iso", "stops", "marks", "hidden",
         "error", "noise", "detail_contrast", "seed",
         "minutes", "seconds", "percent", "predicted", "plain", "measured", "cases", "times", "per_30_days",
         "without", "with_it", "card_left", "battery_left", "n", "start", "lasts", "events", "pairs",
