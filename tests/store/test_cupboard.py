@@ -166,9 +166,9 @@ def test_recorders_and_banks_of_a_plan_take_new_figures_too(
 
 LATER_TABLES = (
     "paired", "log_pictures", "log_switched_off", "log_pairs", "log_takes", "log_events",
-    "log_sessions",
+    "log_sessions", "drill_guesses", "drills",
 )  # fmt: skip
-"""Those of the log, which earlier states had not."""
+"""Those of log, bench and drills, which earlier states had not."""
 
 
 def test_a_cupboard_of_the_first_state_is_brought_up(tmp_path: Path) -> None:
