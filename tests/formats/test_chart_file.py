@@ -74,3 +74,11 @@ def test_resolutions_out_of_range() -> None:
             chart_picture(CHART, title="A", dpi=dpi)
     with pytest.raises(InputError, match="140 million"):
         chart_picture(Chart("tiles", 20.0, (2, 2)), title="A", dpi=600)
+
+
+@pytest.mark.parametrize("title", ["\x1e", "a\x00b", "\u202e", "\ud7ff", "ring ○"])
+def test_a_title_of_letters_that_cannot_be_printed_is_no_reason_to_fail(title: str) -> None:
+    image = Image.open(BytesIO(chart_png(CHART, title=title, dpi=72)))
+    plain = Image.open(BytesIO(chart_png(CHART, title="A plan", dpi=72)))
+    assert image.size == plain.size
+    assert chart_pdf(CHART, title=title).startswith(b"%PDF")

@@ -104,7 +104,9 @@ def _sheet_picture(chart: Chart, sheet: tuple[int, int], dpi: float, title: str)
     for label in sheet_words(chart, sheet, title=title):
         font = ImageFont.truetype(str(FONT_FILE), max(4, round(label.size_mm * per_mm)))
         place = ((label.at[0] + width / 2) * per_mm, (height / 2 - label.at[1]) * per_mm)
-        pen.text(place, label.words, fill=0, font=font, anchor="ms" if label.centred else "ls")
+        # What cannot be printed has no letter: the layout of letters gives up on it.
+        words = "".join(one if one.isprintable() else " " for one in label.words)
+        pen.text(place, words, fill=0, font=font, anchor="ms" if label.centred else "ls")
     return np.asarray(image)
 
 
