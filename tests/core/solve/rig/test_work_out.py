@@ -7,7 +7,7 @@ from functools import cache
 
 import pytest
 
-from steeple.core.budget import spending
+from steeple.core.budget import TooLong, spending
 from steeple.core.findings.judging import judge
 from steeple.core.plan.changes import apply_changes
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
@@ -295,3 +295,30 @@ def test_where_the_time_is_nearly_over_the_best_so_far_is_offered() -> None:
         _, outcome = run(empty("page-flat"), SMALL)
     assert outcome.cut_short
     assert outcome.offers
+
+
+def test_what_was_found_is_not_lost_where_the_time_ends_before_the_ways_out() -> None:
+    """A budget that ends once three whole rigs have been chosen and are to be finished."""
+
+    class Ending:
+        over = False
+
+        def look(self) -> None:
+            if self.over:
+                raise TooLong(10.0)
+
+        def spent(self) -> float:
+            return 0.5
+
+    budget = Ending()
+    owned = only(bodies=("Phone",), supports=("Floor tripod",), fixtures=("Soft square, 60",))
+    plan = empty("percussion", ceiling_mm=2200.0)
+    with spending(budget):
+        for step in work_out_rig(plan, owned=owned):
+            if isinstance(step, RigProgress) and step.now.startswith("the last notes"):
+                budget.over = True
+            last = step
+    assert isinstance(last, RigOutcome)
+    assert last.offers
+    assert last.give_ways == ()
+    assert last.to_get == ()

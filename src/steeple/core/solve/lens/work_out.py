@@ -10,6 +10,7 @@ import math
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from functools import partial
 
+from steeple.core.budget import spent
 from steeple.core.errors import SteepleError
 from steeple.core.findings.finding import GRAVITY, Finding, Fix
 from steeple.core.findings.judging import judge
@@ -174,6 +175,9 @@ def _least(plan: Plan, index: int, path: str, hard: float, easy: float) -> float
     return easy
 
 
+HALVINGS = 5
+PAIRS_UNTIL, SMALLER_UNTIL = 0.5, 0.85
+"""Of the time that is given: from then on no two demands are tried together, and no other way to film less."""
 LEAST_SHARE = 0.3
 """Less than a third of the work is no film of it."""
 
@@ -183,7 +187,7 @@ def _least_of(plan: Plan, index: int, eased: Callable[[float], tuple[Change, ...
     hard, easy = 1.0, LEAST_SHARE
     if _settled(plan, index, eased(easy)) is None:
         return None
-    for _ in range(BISECTIONS - 2):
+    for _ in range(HALVINGS):
         middle = (hard + easy) / 2
         if _settled(plan, index, eased(middle)) is not None:
             easy = middle
@@ -204,6 +208,8 @@ def _smaller(plan: Plan, index: int, scene: CameraStudy) -> Iterator[Easing]:
         )
 
     for names in (("width_mm", "depth_mm"), ("depth_mm",), ("width_mm",)):
+        if spent() > SMALLER_UNTIL:
+            return
         share = _least_of(plan, index, partial(shrunk, names))
         if share is None:
             continue
@@ -323,7 +329,7 @@ def _give_ways(plan: Plan, index: int, scene: CameraStudy) -> Iterator[Fix]:
     """The ways out that work, each with the setting that follows from it: one demand that gives
     way where that is enough, else two together."""
     found = list(_settled_fixes(plan, index, scene, _eased(plan, index, scene)))
-    if not found:
+    if not found and spent() < PAIRS_UNTIL:
         found = list(_settled_fixes(plan, index, scene, _pairs(plan, index, scene)))
     if not found and scene.work.target is None:
         # What can always give way, and is the last to: how much of the work is filmed.

@@ -4,11 +4,12 @@ have to give way, and the kinds of things of which one would mend it."""
 from __future__ import annotations
 
 from collections.abc import Callable, Iterator, Sequence
+from contextlib import suppress
 from functools import partial
 
 from pydantic import Field
 
-from steeple.core.budget import spent
+from steeple.core.budget import TooLong, spent
 from steeple.core.findings.finding import Fix
 from steeple.core.findings.judging import judge
 from steeple.core.plan.changes import apply_changes
@@ -137,7 +138,10 @@ def work_out_rig(
             now="the last notes, one by one",
             best=shown[1],
         )
-        finished.append(_finished(plan, rig, stocked, named))
+        try:
+            finished.append(_finished(plan, rig, stocked, named))
+        except TooLong:
+            finished.append((rig, _offered(plan, rig)))
     yield _outcome(search, finished, stocked, lacking=lacking)
 
 
@@ -263,9 +267,11 @@ def _outcome(
     give_ways: tuple[Fix, ...] = ()
     to_get: tuple[KindToGet, ...] = ()
     if best is not None and not holds:
-        if any(one.verdict == "fails" and one.step == "lens" for one in best.findings):
-            give_ways = work_out(best.plan, owned=owned).give_ways
-        to_get = kinds_to_get(best, owned)
+        # What was found is never lost because the time does not do for what could mend it.
+        with suppress(TooLong):
+            if any(one.verdict == "fails" and one.step == "lens" for one in best.findings):
+                give_ways = work_out(best.plan, owned=owned).give_ways
+            to_get = kinds_to_get(best, owned)
     missing = sorted({words for many in search.missing.values() for words in many})
     return RigOutcome(
         holds=holds,
