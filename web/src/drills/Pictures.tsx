@@ -77,7 +77,8 @@ export function Pictures({ drill }: { drill: DrillInHand }) {
 function Turned({ drill, address }: { drill: DrillInHand; address: string | null }) {
   const { system } = useUnits();
   const { scene, guess, answer, setGuess } = drill;
-  const askew = scene?.plan.cameras[0]?.as_built?.turn_deg ?? 0;
+  const [only] = scene?.plan.cameras ?? [];
+  const askew = only?.as_built?.turn_deg ?? 0;
   const [turned = 0] = guess;
   const truth = answer?.told.truth[0] ?? null;
   if (!scene) return null;

@@ -110,8 +110,8 @@ def zoom_map_of(request: CameraRequest) -> Response:
 @router.post("/compare", response_model=Comparison)
 @apart
 def compare_gear(request: CameraRequest, ctx: Ctx) -> Response:
-    """What is owned and what is considered side by side for the same zone, and kinds that one could get. What is taken from the cupboard
-    keeps its id there: the log learns by it."""
+    """What is owned and what is considered side by side for the same zone, and kinds that one could get. What is
+    taken from the cupboard keeps its id there: the log learns by it."""
     found = compare(
         request.plan, index=request.camera, owned=request.owned, considered=ctx.gear.considered()
     )

@@ -60,7 +60,8 @@ function Inner(props: Props & { size: Size }) {
     width: size.width - 2 * EDGE_PX,
     height: size.height - 2 * EDGE_PX,
   });
-  const lens = guess.kind === 'cameras' ? null : (evaluation.cameras[0]?.drawings.lens ?? null);
+  const [only] = evaluation.cameras;
+  const lens = guess.kind === 'cameras' ? null : (only?.drawings.lens ?? null);
   return (
     <>
       <BoxShape box={work.table} scale={scale} className={classes.there} />

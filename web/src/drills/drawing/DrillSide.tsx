@@ -36,8 +36,10 @@ export function DrillSide(props: Props) {
 
 function Inner({ evaluation, system, hung, height, truth, size }: Props & { size: Size }) {
   const { work } = evaluation.drawings;
-  const camera = hung ? (evaluation.cameras[0]?.drawings.lens ?? null) : null;
-  const hold = hung ? (evaluation.cameras[0]?.drawings.hold ?? null) : null;
+  // Scenes from the side have one camera.
+  const [only] = evaluation.cameras;
+  const camera = hung ? (only?.drawings.lens ?? null) : null;
+  const hold = hung ? (only?.drawings.hold ?? null) : null;
   const { table } = work;
   const highest = Math.max(
     work.maker.head.z + 140,

@@ -43,7 +43,7 @@ function Asking() {
     staleTime: Number.POSITIVE_INFINITY,
   });
   // Where one camera stands alone, the view that usually comes next is looked for at once.
-  const alone = plan.cameras.length === 1 && plan.cameras[0]?.body != null;
+  const alone = plan.cameras.length === 1 && plan.cameras.every((one) => one.body);
   const usual = shapes?.find((one) => one.id === plan.work.shape)?.angles.slice(1) ?? [];
   const next = usual.find((role) => asks.data?.some((one) => one.ask === role)) as Ask | undefined;
   const ask = chosen ?? (alone ? (next ?? null) : null);
