@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import re
+from typing import Any
 
 import pytest
-from playwright.sync_api import Page, Route, expect
+from playwright.sync_api import BrowserContext, Page, Route, expect
 
 from steeple.demo.plans import GILDING
 from tests.light_cases import PANEL, lamp, with_lamps
@@ -294,6 +295,43 @@ def test_the_figures_come_before_the_mends(opened: Opener) -> None:
         route.continue_()
     expect(note.get_by_role("button").first).to_be_visible()
     expect(note).not_to_contain_text("Trying what would mend it")
+
+
+def test_mends_that_there_was_no_time_for_come_after(
+    opened: Opener, context: BrowserContext
+) -> None:
+    """On a slow machine an answer comes with some mends; the page goes on with the rest by itself."""
+    asked: list[dict[str, Any]] = []
+    waiting: list[Route] = []
+
+    def short_of_time(route: Route) -> None:
+        body = route.request.post_data_json or {}
+        if not body.get("try_mends"):
+            route.continue_()
+            return
+        asked.append(body)
+        if len(asked) > 1:
+            waiting.append(route)
+            return
+        reply = route.fetch()
+        found = reply.json()
+        for one in found["findings"]:
+            if one["code"] == "light.glare":
+                one["fixes"] = []
+                found["mends_left"].append({"finding": one["code"], "about": one["about"]})
+        found["mends_tried"] = False
+        route.fulfill(response=reply, json=found)
+
+    context.route("**/api/evaluate", short_of_time)
+    page = opened(GILDING, "light")
+    glare = page.locator("[data-note='light.glare']")
+    expect(page.locator("[data-note='light.uneven']").get_by_role("button").first).to_be_visible()
+    expect(glare).to_contain_text("Trying what would mend it")
+    assert [one["looked_at"] for one in asked] == ["light", "light"]
+    assert [one["finding"] for one in asked[1]["mends_for"]] == ["light.glare"]
+    waiting[0].continue_()
+    expect(glare.get_by_role("button").first).to_be_visible()
+    expect(page.locator("[data-note='light.uneven']").get_by_role("button").first).to_be_visible()
 
 
 def test_a_thing_is_lifted_off_the_background(opened: Opener) -> None:

@@ -19,6 +19,7 @@ from steeple.core.findings.judging import (
 from steeple.core.findings.other_heights import at_other_heights
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED, Owned
 from steeple.core.plan.document import Plan
+from steeple.core.plan.parts.wishes import FindingName
 from steeple.core.plan.words import camera_names
 from steeple.core.solve.mends import with_mends
 from steeple.core.study.angles.changing import change_overs
@@ -74,6 +75,10 @@ class Evaluation(Result):
     cards: tuple[Card, ...] = Field(description="One for each camera; one for a plan without.")
     mends_tried: bool = Field(
         description="False where fixes were left out to answer faster, some of them or all."
+    )
+    mends_left: tuple[FindingName, ...] = Field(
+        default=(),
+        description="Where mends were tried: the findings for which the time ended before all were.",
     )
 
 
@@ -147,6 +152,8 @@ def evaluate(
     *,
     owned: Owned = NOTHING_OWNED,
     try_mends: bool = True,
+    mends_for: Sequence[FindingName] | None = None,
+    looked_at: StepId | None = None,
     cache: StudyCache | None = None,
 ) -> Evaluation:
     """Work out a plan.
@@ -159,6 +166,10 @@ def evaluate(
         what the maker owns and mends may take.
     try_mends
         False leaves the fixes out, for an answer while something is being dragged.
+    mends_for
+        for which findings mends are tried, where an earlier answer left some; for all where it is not given.
+    looked_at
+        the step on screen, whose mends are tried first.
     cache
         what was worked out for the plans before; nothing where none is given.
 
@@ -169,8 +180,10 @@ def evaluate(
     """
     cameras = camera_studies(plan, owned, cache)
     findings = judge(cameras)
+    left: tuple[tuple[str, str], ...] = ()
     if try_mends:
-        findings, try_mends = with_mends(cameras, findings)
+        only = None if mends_for is None else [(one.finding, one.about) for one in mends_for]
+        findings, left = with_mends(cameras, findings, only=only, first=looked_at)
     findings += at_other_heights(cameras, findings)
     assumed = _assumed(cameras)
     first = cameras[0]
@@ -201,7 +214,8 @@ def evaluate(
             )
             for one in cameras
         ),
-        mends_tried=try_mends,
+        mends_tried=try_mends and not left,
+        mends_left=tuple(FindingName(finding=code, about=about) for code, about in left),
     )
 
 

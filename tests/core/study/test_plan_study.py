@@ -12,7 +12,9 @@ from steeple.core.evaluation import evaluate
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.cupboard.owned import NOTHING_OWNED
 from steeple.core.plan.document import Plan
+from steeple.core.plan.parts.wishes import FindingName
 from steeple.core.solve.light.lamp_dome import map_of
+from steeple.core.study.base.step import StepId
 from steeple.core.study.cache import StudyCache
 from steeple.core.study.plan_study import camera_studies
 from steeple.demo.angles import CLASS
@@ -102,9 +104,53 @@ def test_where_the_time_is_nearly_over_the_figures_come_without_mends() -> None:
     with spending(Nearly(10**9)):
         found = evaluate(GILDING)
     plain = evaluate(GILDING, try_mends=False)
-    assert found == plain
+    assert found.findings == plain.findings
     assert not found.mends_tried
+    assert {(one.finding, one.about) for one in found.mends_left} == {
+        (one.code, one.about) for one in plain.findings if one.verdict in ("watch", "fails")
+    }
     assert evaluate(GILDING).mends_tried
+    assert not evaluate(GILDING).mends_left
+
+
+def test_what_there_was_no_time_for_is_tried_by_itself() -> None:
+    """Asked for again and again for what is left, the mends are those of one answer with time enough."""
+    whole = evaluate(GILDING)
+    counted = Spends(10**9)
+    with spending(counted):
+        evaluate(GILDING)
+    looks = (10**9 - counted.left) // 2
+    fixes: dict[tuple[str, str], object] = {}
+    left: tuple[FindingName, ...] | None = None
+    rounds = 0
+    while left is None or left:
+        with spending(Spends(looks)):
+            found = evaluate(GILDING, mends_for=left)
+        assert left is None or len(found.mends_left) < len(left)
+        asked = None if left is None else {(one.finding, one.about) for one in left}
+        fixes |= {
+            (one.code, one.about): one.fixes
+            for one in found.findings
+            if asked is None or (one.code, one.about) in asked
+        }
+        left = found.mends_left
+        rounds += 1
+    assert rounds > 1
+    assert fixes == {(one.code, one.about): one.fixes for one in whole.findings}
+
+
+@pytest.mark.parametrize("step", ["hold", "light"])
+def test_the_step_on_screen_has_its_mends_first(step: StepId) -> None:
+    counted = Spends(10**9)
+    with spending(counted):
+        whole = evaluate(GILDING)
+    looks = (10**9 - counted.left) // 2
+    with spending(Spends(looks)):
+        found = evaluate(GILDING, looked_at=step)
+    own = [one for one in whole.findings if one.step == step]
+    assert [one.fixes for one in found.findings if one.step == step] == [one.fixes for one in own]
+    assert any(one.fixes for one in own)
+    assert found.mends_left
 
 
 class Spends(SoMany):

@@ -6,6 +6,8 @@ type Schemas = components['schemas'];
 export type Plan = Schemas['Plan-Output'];
 export type Camera = Schemas['Camera-Output'];
 export type PlanField = Schemas['PlanField'];
+/** Which finding, where mends for some are left. */
+export type FindingName = Schemas['Evaluation']['mends_left'][number];
 export type Glance = Schemas['Glance'];
 export type StepId = Glance['step'];
 export type CameraResult = Evaluation['cameras'][number];

@@ -9,6 +9,7 @@ import type { Change, Cupboard, Finding, Plan, Verdict } from '../api/types';
 import { withAcceptance, withChanges, withValue } from '../domain/plan';
 import { fieldsByPath } from '../fields/fields';
 import { cameraInHand, SheetContext, type SheetTools } from '../saving/context';
+import { mendsOf } from '../saving/moreMends';
 import { getCupboard } from '../saving/requests';
 import { useEvaluation } from '../saving/useEvaluation';
 import { type PlanOnSheet, usePlanSheet } from '../saving/usePlanSheet';
@@ -181,8 +182,9 @@ function PlanSheetPage({ planId, step }: { planId: string; step: Step }) {
                 onCamera={chooseCamera}
                 cautions={tools.evaluation.cautions.filter((one) => one.step === step.id)}
                 leftOut={leftOutWords(cupboard)}
-                mendsTried={tools.evaluation.mends_tried}
-                trying={working && !tools.evaluation.mends_tried && !sheet.dragging}
+                mendsOf={(finding) =>
+                  mendsOf(tools.evaluation, finding, working && !sheet.dragging)
+                }
                 onMend={(fix) => void tools.change(fix.changes)}
                 onAccept={(finding, reason) =>
                   void tools.edit((now) => withAcceptance(now, finding, reason))

@@ -6,6 +6,8 @@ interface Call {
   asked: string;
   how: Ask<string, string>['how'];
   signal: AbortSignal | null;
+  /** What mends go on from; undefined where no mends are asked for. */
+  before: string | null | undefined;
   give: (answer: string) => void;
   fail: (error: unknown) => void;
 }
@@ -18,9 +20,11 @@ function bench() {
       new Promise((give, fail) => {
         const signal = question.how === 'glance' ? null : question.signal;
         signal?.addEventListener('abort', () => fail(new Unreachable()));
-        calls.push({ asked: question.asked, how: question.how, signal, give, fail });
+        const before = question.how === 'mends' ? question.before : undefined;
+        calls.push({ asked: question.asked, how: question.how, signal, before, give, fail });
       }),
     (state) => told.push(state),
+    (answer) => Number(/(\d+) left/.exec(answer)?.[1] ?? 0),
     5,
   );
   const call = async (index: number): Promise<Call> => {
@@ -60,6 +64,38 @@ describe('the evaluation of a plan', () => {
       trouble: null,
       working: false,
     });
+  });
+
+  it('goes on with mends that there was no time for, as long as they grow fewer', async () => {
+    const { evaluating, calls, call, last } = bench();
+    evaluating.want({ asked: 'a', glance: false });
+    (await call(0)).give('figures of a');
+    (await call(1)).give('mends of a, 5 left');
+    expect((await call(2)).how).toBe('mends');
+    expect(await last()).toMatchObject({ answer: 'mends of a, 5 left', working: true });
+    (await call(2)).give('mends of a, 2 left');
+    (await call(3)).give('more of a, 2 left');
+    expect(await last()).toMatchObject({ answer: 'more of a, 2 left', working: false });
+    expect(calls).toHaveLength(4);
+    expect(calls.map((one) => one.before)).toEqual([
+      undefined,
+      null,
+      'mends of a, 5 left',
+      'mends of a, 2 left',
+    ]);
+  });
+
+  it('gives up the rest of the mends for a newer plan', async () => {
+    const { evaluating, call, last } = bench();
+    evaluating.want({ asked: 'a', glance: false });
+    (await call(0)).give('figures of a');
+    (await call(1)).give('mends of a, 5 left');
+    const rest = await call(2);
+    evaluating.want({ asked: 'b', glance: false });
+    expect(rest.signal?.aborted).toBe(true);
+    (await call(3)).give('figures of b');
+    (await call(4)).give('mends of b');
+    expect(await last()).toMatchObject({ answer: 'mends of b', asked: 'b', working: false });
   });
 
   it('never tries mends while something is dragged', async () => {

@@ -21,7 +21,9 @@ export interface Answered<Asked, Answer> {
 /** What is asked for: the sheet on screen put into the answer before, all figures, or mends too. */
 export type Ask<Asked, Answer> =
   | { how: 'glance'; asked: Asked; before: Answer }
-  | { how: 'figures' | 'mends'; asked: Asked; signal: AbortSignal };
+  | { how: 'figures'; asked: Asked; signal: AbortSignal }
+  /** With what was tried in the time of the answer before, which is gone on with. */
+  | { how: 'mends'; asked: Asked; signal: AbortSignal; before: Answer | null };
 
 const RETRY_MS = 1500;
 
@@ -47,6 +49,8 @@ export class Evaluating<Asked, Answer> {
   constructor(
     private readonly ask: (question: Ask<Asked, Answer>) => Promise<Answer>,
     private readonly told: (state: Answered<Asked, Answer>) => void,
+    /** How many mends an answer was too short of time for. */
+    private readonly leftIn: (answer: Answer) => number = () => 0,
     private readonly retryMs = RETRY_MS,
   ) {}
 
@@ -98,13 +102,21 @@ export class Evaluating<Asked, Answer> {
     this.running = false;
   }
 
+  /** The mends, and on a slow machine those that there was no time for, as long as they grow fewer. */
   private async mends({ asked }: Job<Asked, Answer>): Promise<void> {
     const trying = new AbortController();
+    const { signal } = trying;
     this.trying = trying;
+    let before: Answer | null = null;
+    let left = Number.POSITIVE_INFINITY;
     try {
-      const whole = await this.ask({ how: 'mends', asked, signal: trying.signal });
-      if (!trying.signal.aborted) {
-        this.tell({ answer: whole, asked, trouble: null, working: this.wanted !== null });
+      for (let more = true; more; ) {
+        const answer: Answer = await this.ask({ how: 'mends', asked, signal, before });
+        if (signal.aborted) return;
+        more = this.leftIn(answer) > 0 && this.leftIn(answer) < left;
+        this.tell({ answer, asked, trouble: null, working: more || this.wanted !== null });
+        left = this.leftIn(answer);
+        before = answer;
       }
     } catch (error) {
       if (!trying.signal.aborted) throw error;

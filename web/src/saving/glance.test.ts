@@ -36,6 +36,7 @@ const BEFORE = {
     finding('work.reach', ''),
   ],
   mends_tried: true,
+  mends_left: [],
   title: 'a plan',
 } as unknown as Evaluation;
 

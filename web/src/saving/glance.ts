@@ -44,5 +44,6 @@ export function mergedGlance(before: Evaluation, glance: Glance): Evaluation {
       ...glance.findings,
     ],
     mends_tried: false,
+    mends_left: [],
   };
 }

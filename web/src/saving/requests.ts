@@ -1,7 +1,15 @@
 /** Requests of a plan on its sheet: reading, saving, working out. */
 import { answer, client, inTime } from '../api/client';
-import { type Owned, ownedBody } from '../api/owned';
-import type { Cupboard, Evaluation, Glance, Plan, PlanSheet, StepId } from '../api/types';
+import { NOTHING_OWNED, type Owned, ownedBody } from '../api/owned';
+import type {
+  Cupboard,
+  Evaluation,
+  FindingName,
+  Glance,
+  Plan,
+  PlanSheet,
+  StepId,
+} from '../api/types';
 
 const at = (plan_id: string) => ({ params: { path: { plan_id } }, signal: inTime() });
 
@@ -37,15 +45,30 @@ export const undoPlan = (id: string, base: Base): Promise<PlanSheet> =>
 export const redoPlan = (id: string, base: Base): Promise<PlanSheet> =>
   answer(client.POST('/api/plans/{plan_id}/redo', { ...figuresAt(id), body: from(base) }));
 
-export const evaluatePlan = (
+export const evaluateFigures = (plan: Plan, signal: AbortSignal): Promise<Evaluation> =>
+  answer(
+    client.POST('/api/evaluate', {
+      body: { plan, ...ownedBody(NOTHING_OWNED), try_mends: false },
+      signal,
+    }),
+  );
+
+/** The mends too, those of the step on screen first; where some are `left` of an answer before, those alone. */
+export const evaluateMends = (
   plan: Plan,
   owned: Owned,
-  tryMends: boolean,
+  { step, left }: { step: StepId; left: FindingName[] | undefined },
   signal: AbortSignal,
 ): Promise<Evaluation> =>
   answer(
     client.POST('/api/evaluate', {
-      body: { plan, ...ownedBody(owned), try_mends: tryMends },
+      body: {
+        plan,
+        ...ownedBody(owned),
+        try_mends: true,
+        looked_at: step,
+        ...(left && { mends_for: left }),
+      },
       signal,
     }),
   );

@@ -1,11 +1,12 @@
 /** The evaluation of the plan shown. */
 import { replaceEqualDeep } from '@tanstack/react-query';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
-import { NOTHING_OWNED, type Owned } from '../api/owned';
+import type { Owned } from '../api/owned';
 import type { Evaluation, Plan, StepId } from '../api/types';
 import { type Answered, type Ask, Evaluating } from './evaluating';
 import { mergedGlance } from './glance';
-import { evaluatePlan, glanceAt } from './requests';
+import { withMoreMends } from './moreMends';
+import { evaluateFigures, evaluateMends, glanceAt } from './requests';
 
 interface Asked {
   plan: Plan;
@@ -30,8 +31,10 @@ async function answerTo(question: Ask<Asked, Evaluation>): Promise<Evaluation> {
   if (question.how === 'glance') {
     return mergedGlance(question.before, await glanceAt(plan, step, camera));
   }
-  const mends = question.how === 'mends';
-  return evaluatePlan(plan, mends ? owned : NOTHING_OWNED, mends, question.signal);
+  if (question.how === 'figures') return evaluateFigures(plan, question.signal);
+  const { before, signal } = question;
+  const found = await evaluateMends(plan, owned, { step, left: before?.mends_left }, signal);
+  return before ? withMoreMends(before, found) : found;
 }
 
 /**
@@ -49,8 +52,11 @@ export function useEvaluation(wanted: Wanted): Evaluated {
     working: true,
   });
   const evaluating = useRef<Evaluating<Asked, Evaluation> | null>(null);
-  evaluating.current ??= new Evaluating(answerTo, ({ answer, ...rest }) =>
-    setState((before) => ({ answer: replaceEqualDeep(before.answer, answer), ...rest })),
+  evaluating.current ??= new Evaluating<Asked, Evaluation>(
+    answerTo,
+    ({ answer, ...rest }) =>
+      setState((before) => ({ answer: replaceEqualDeep(before.answer, answer), ...rest })),
+    (answer) => answer.mends_left.length,
   );
   /** Which sheet is on screen matters only for the next answer; changing it asks for nothing. */
   const screen = useRef({ step: wanted.step, camera: wanted.camera });

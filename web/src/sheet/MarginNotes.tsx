@@ -3,6 +3,7 @@ import { Button, TextInput, UnstyledButton } from '@mantine/core';
 import { memo, useState } from 'react';
 import type { Caution, Finding, Fix, Verdict } from '../api/types';
 import { PlanField } from '../fields/PlanField';
+import type { MendsOf } from '../saving/moreMends';
 import { Sentence } from '../ui/Sentence';
 import { useSteady } from '../ui/steady';
 import { VerdictMark } from '../ui/VerdictMark';
@@ -24,9 +25,8 @@ interface Props {
   cautions: readonly Caution[];
   /** Said where the cupboard holds more than mends look at. */
   leftOut: string | null;
-  mendsTried: boolean;
-  /** Whether mends are being tried now. */
-  trying: boolean;
+  /** How far the mends of a finding are. */
+  mendsOf: (finding: Finding) => MendsOf;
   onMend: (fix: Fix) => void;
   /** To live with what is only to be watched, for a reason; no reason brings the note back. */
   onAccept: (finding: Finding, reason: string | null) => void;
@@ -46,8 +46,7 @@ export function speaking(findings: readonly Finding[]): Finding[] {
 }
 
 export function MarginNotes(props: Props) {
-  const { findings, others, onCamera, cautions, leftOut, mendsTried, trying, onMend, onAccept } =
-    props;
+  const { findings, others, onCamera, cautions, leftOut, mendsOf, onMend, onAccept } = props;
   const notes = speaking(findings);
   const mend = useSteady(onMend);
   const accept = useSteady(onAccept);
@@ -60,8 +59,7 @@ export function MarginNotes(props: Props) {
           key={`${finding.code}-${finding.about}`}
           number={index + 1}
           finding={finding}
-          mendsTried={mendsTried}
-          trying={trying}
+          mends={mendsOf(finding)}
           onMend={mend}
           onAccept={accept}
         />
@@ -164,15 +162,14 @@ function LiveWithIt({ onReason }: { onReason: (reason: string) => void }) {
 interface NoteProps {
   number: number;
   finding: Finding;
-  mendsTried: boolean;
-  /** Whether mends are being tried now. */
-  trying: boolean;
+  mends: MendsOf;
   onMend: (fix: Fix) => void;
   onAccept: (finding: Finding, reason: string | null) => void;
 }
 
 const Note = memo(function Note(props: NoteProps) {
-  const { number, finding, mendsTried, trying, onMend, onAccept } = props;
+  const { number, finding, mends, onMend, onAccept } = props;
+  const asks = finding.verdict === 'watch' || finding.verdict === 'fails';
   const [first] = finding.fixes;
   return (
     <article
@@ -224,16 +221,23 @@ const Note = memo(function Note(props: NoteProps) {
             ) : null}
           </UnstyledButton>
         ))}
-        {mendsTried && !finding.fixes.length && finding.verdict !== 'unknown' ? (
+        {asks && mends === 'tried' && !finding.fixes.length ? (
           <p className={classes.reason}>
             Nothing tried mends this without breaking something else.
           </p>
         ) : null}
-        {trying && finding.verdict !== 'unknown' && finding.verdict !== 'holds' ? (
+        {asks && mends === 'coming' ? (
           <p className={classes.reason}>Trying what would mend it …</p>
         ) : null}
+        {asks && mends === 'out-of-time' ? (
+          <p className={classes.reason}>
+            {finding.fixes.length
+              ? 'There was no time to try all that might mend it.'
+              : 'There was no time to find what would mend it.'}
+          </p>
+        ) : null}
         <Practise code={finding.code} />
-        {mendsTried && finding.verdict === 'watch' ? (
+        {mends !== 'coming' && mends !== 'not-asked' && finding.verdict === 'watch' ? (
           <LiveWithIt onReason={(reason) => onAccept(finding, reason)} />
         ) : null}
       </div>

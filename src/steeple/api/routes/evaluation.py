@@ -5,11 +5,13 @@ from __future__ import annotations
 from typing import Annotated
 
 from fastapi import APIRouter, Depends, Response
+from pydantic import Field
 
 from steeple.api.apart import apart
 from steeple.api.context import Context, context_of
 from steeple.api.replies import CameraIndex, OwnedGear, as_json
 from steeple.core.evaluation import Evaluation, Glance, evaluate, glance
+from steeple.core.plan.parts.wishes import FindingName
 from steeple.core.plan.reading import AnyPlan
 from steeple.core.plan.values import Part
 from steeple.core.study.base.step import StepId
@@ -25,6 +27,14 @@ class EvaluateRequest(OwnedGear):
 
     plan: AnyPlan
     try_mends: bool = True
+    mends_for: tuple[FindingName, ...] | None = Field(
+        default=None,
+        max_length=200,
+        description="For which findings mends are tried, where an earlier answer left some.",
+    )
+    looked_at: StepId | None = Field(
+        default=None, description="The step on screen: its mends are tried first."
+    )
 
 
 class GlanceRequest(Part):
@@ -49,6 +59,11 @@ def glance_at_plan(request: GlanceRequest, ctx: Ctx) -> Response:
 def evaluate_plan(request: EvaluateRequest, ctx: Ctx) -> Response:
     """Work out a plan. Nothing is stored; the same request gives the same answer."""
     found = evaluate(
-        request.plan, owned=request.owned, try_mends=request.try_mends, cache=ctx.cache
+        request.plan,
+        owned=request.owned,
+        try_mends=request.try_mends,
+        mends_for=request.mends_for,
+        looked_at=request.looked_at,
+        cache=ctx.cache,
     )
     return as_json(found.model_dump_json())

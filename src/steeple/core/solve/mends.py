@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import itertools
-from collections.abc import Iterable, Iterator, Mapping, Sequence
+from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
 
@@ -254,30 +254,45 @@ def _cost(
 
 
 def with_mends(
-    cameras: Sequence[CameraStudy], findings: Sequence[Finding]
-) -> tuple[tuple[Finding, ...], bool]:
-    """The findings with up to `FIXES_SHOWN` mends each, every one tried out; and whether all that were worth
-    a try were tried before the budget was nearly spent.
+    cameras: Sequence[CameraStudy],
+    findings: Sequence[Finding],
+    *,
+    only: Collection[Key] | None = None,
+    first: StepId | None = None,
+) -> tuple[tuple[Finding, ...], tuple[Key, ...]]:
+    """The findings with up to `FIXES_SHOWN` mends each, every one tried out; and those for which not all that was
+    worth a try was tried before the budget was nearly spent.
 
     A mend is kept where the plan, judged again, has the finding better and no other finding
     failing that did not fail before. What the gear at hand can do comes before other gear, then what
     makes it hold before what only eases it; among equals, the order of the rules (least disturbing first) is kept.
+
+    Parameters
+    ----------
+    cameras, findings
+        the plan worked out, and all that is found in it.
+    only
+        for which of the findings mends are tried; for all that ask for something where it is not given.
+    first
+        the step whose findings come first: the one that is looked at.
     """
     before = _by_key(findings)
     troubled = {
-        key for key, finding in before.items() if finding.speaks and finding.verdict != "unknown"
+        key
+        for key, finding in before.items()
+        if finding.speaks and finding.verdict != "unknown" and (only is None or key in only)
     }
     if not troubled:
-        return tuple(findings), True
+        return tuple(findings), ()
     bench = _Bench(tuple(cameras), before, cameras[0].studies.cache.branch())
     trials = {
         group: _Trials(_proposals(cameras, troubled, group=group), bench)
         for group in dict.fromkeys(_group(step) for step in STEP_IDS)
     }
     mended: dict[Key, Finding] = {}
-    whole = True
-    # What is tried in a moment comes first, so that where time is short it is not what goes without.
-    for finding in sorted(findings, key=lambda one: _quickly(one.step)):
+    left: list[Key] = []
+    # What is looked at comes first, then what is tried in a moment: where time is short they do not go without.
+    for finding in sorted(findings, key=lambda one: (one.step != first, _quickly(one.step))):
         key = (finding.code, finding.about)
         fixes: list[tuple[bool, int, Fix]] = []
         families: set[str] = set()
@@ -286,7 +301,7 @@ def with_mends(
             if holding == FIXES_SHOWN:
                 break
             if spent() > ENOUGH:
-                whole = False
+                left.append(key)
                 break
             if trial.proposal.family in families:
                 continue
@@ -313,4 +328,4 @@ def with_mends(
         fixes.sort(key=lambda ranked: ranked[:2])
         shown = tuple(fix for *_, fix in fixes[:FIXES_SHOWN])
         mended[key] = finding.model_copy(update={"fixes": shown})
-    return tuple(mended[one.code, one.about] for one in findings), whole
+    return tuple(mended[one.code, one.about] for one in findings), tuple(left)

@@ -26,12 +26,17 @@ class Wishes(Part):
     no_soft_boxes: bool = Field(default=False, description="No large soft lamp is taken or placed.")
 
 
-class Acceptance(Part):
+class FindingName(Part):
+    """Which finding of a plan: its code, and the camera concerned; none for the plan as a whole."""
+
+    finding: FindingCode
+    about: Slug | Literal[""] = ""
+
+
+class Acceptance(FindingName):
     """A finding to watch that is accepted, with the reason.
 
     It is quiet on the sheet and named on the card. Where the same finding fails later, it speaks again.
     """
 
-    finding: FindingCode
-    about: Slug | Literal[""] = ""
     reason: Name

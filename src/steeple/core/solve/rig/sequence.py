@@ -125,8 +125,8 @@ def mend_sequence(
         if spent() > ENOUGH:
             whole = False
             break
-        found, tried = with_mends(row.cameras, row.findings)
-        whole = whole and tried
+        found, left = with_mends(row.cameras, row.findings)
+        whole = whole and not left
         further = _assembled(row, _moves_of(found, steps), most)
         if further is row:
             break
