@@ -84,6 +84,9 @@ def test_a_plan_too_empty_to_drill_says_so(api: TestClient) -> None:
         {"seed": -1},
         {"plan_id": "no-such"},
         {"kind": 3},
+        {"kind": "zoom", "plan_id": "no-such", "revision": 1},
+        {"revision": 0},
+        {"revision": "first"},
         {"x": 1},
     ],
 )

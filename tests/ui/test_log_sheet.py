@@ -76,6 +76,16 @@ def test_what_was_learned_is_taken_into_the_plan_undone_and_switched_off(page: P
     expect(use).to_have_count(4)
 
 
+def test_a_figure_that_strayed_is_practised_on_the_plan_of_its_session(page: Page) -> None:
+    learned = page.get_by_role("region", name="Predicted against measured")
+    practise = learned.get_by_role("link", name="Practise this")
+    expect(practise.first).to_have_attribute(
+        "href", re.compile(r"^/drills\?kind=[a-z-]+&plan=[0-9a-f]+&revision=\d+&go=1$")
+    )
+    practise.first.click()
+    expect(page.get_by_role("button", name="That is my guess")).to_be_visible(timeout=60_000)
+
+
 def test_takes_are_found_and_a_session_opened(page: Page) -> None:
     page.get_by_label("Words").fill("steam")
     expect(page.get_by_text("1 take", exact=True)).to_be_visible()

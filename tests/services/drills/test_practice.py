@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from datetime import UTC, datetime, timedelta
+from functools import partial
 from pathlib import Path
 
 import pytest
@@ -133,6 +134,24 @@ def test_a_plan_that_is_too_empty_is_said_so(drills: DrillService, plans: PlanSe
         drills.scene(HEIGHT, plans=plans, owned=NOTHING_OWNED, plan_id=empty.id)
     with pytest.raises(NotFound):
         drills.scene(HEIGHT, plans=plans, owned=NOTHING_OWNED, plan_id="no-such")
+
+
+def test_a_scene_of_a_session_is_of_its_plan_as_it_was_then(
+    drills: DrillService, plans: PlanService
+) -> None:
+    """The plan has moved on since; the scene is of what was filmed, and the plan itself is as it is."""
+    kept = plans.add(GILDING, label="Gilding")
+    begun = Plan(title="Begun anew", work=Work(shape="page-flat"))
+    emptied = plans.save(kept.id, begun, base=kept.revision)
+    ask = partial(drills.scene, HEIGHT, plans=plans, owned=NOTHING_OWNED, plan_id=kept.id, seed=4)
+    with pytest.raises(InputError, match="has not yet what"):
+        ask()
+    scene, plan_id = ask(revision=kept.revision)
+    assert plan_id == kept.id
+    assert len(scene.plan.cameras) == len(GILDING.cameras)
+    assert plans.get(kept.id).revision == emptied.revision
+    with pytest.raises(NotFound):
+        ask(revision=99)
 
 
 def test_a_guess_counts_though_its_plan_was_taken_off_the_shelf(

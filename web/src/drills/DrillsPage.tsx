@@ -22,11 +22,16 @@ const STEP_WORDS: Record<DrillInfo['step'], string> = {
   roll: 'Roll',
 };
 
+/** A revision of an address; null where it tells none. */
+const revisionOf = (told: string | null): number | null =>
+  told !== null && /^[1-9]\d{0,8}$/.test(told) ? Number(told) : null;
+
 export default function DrillsPage() {
   const [search, setSearch] = useSearchParams();
   const found = useQuery({ queryKey: ['drills'], queryFn: getDrills });
   const kind = search.get('kind');
   const planId = search.get('plan');
+  const revision = planId === null ? null : revisionOf(search.get('revision'));
   const practising = kind !== null || search.has('go');
   useEffect(() => {
     document.title = 'Drills · Steeple';
@@ -54,10 +59,11 @@ export default function DrillsPage() {
         ) : null}
         {found.data && practising ? (
           <Practice
-            key={`${kind} ${planId}`}
+            key={`${kind} ${planId} ${revision}`}
             drills={found.data}
             kind={kind}
             planId={planId}
+            revision={revision}
             onStop={stop}
           />
         ) : null}

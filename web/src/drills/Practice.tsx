@@ -26,11 +26,13 @@ interface Props {
   drills: readonly DrillInfo[];
   kind: string | null;
   planId: string | null;
+  /** As a session had the plan; null = as it is now. */
+  revision: number | null;
   onStop: () => void;
 }
 
-export function Practice({ drills, kind, planId, onStop }: Props) {
-  const drill = useDrill(drills, { kind, planId });
+export function Practice({ drills, kind, planId, revision, onStop }: Props) {
+  const drill = useDrill(drills, { kind, planId, revision });
   const { scene, info, guess, answer, trouble, busy, leftS, tell, next, ofChance } = drill;
   const { difficulty, setDifficulty } = drill;
   const made = info ? isMade(info.form, guess) : false;

@@ -9,15 +9,23 @@ const MIDDLE_POSE = 4;
 export interface SceneWish {
   kind: string | null;
   planId: string | null;
+  /** As a session had the plan; null = as it is now. */
+  revision: number | null;
   besides: readonly string[];
   /** From 1 to 5; null = as the last guesses were. */
   difficulty: number | null;
 }
 
-export const getScene = ({ kind, planId, besides, difficulty }: SceneWish): Promise<DrillScene> =>
+export const getScene = (wish: SceneWish): Promise<DrillScene> =>
   answer(
     client.POST('/api/drills/scene', {
-      body: { kind, plan_id: planId, besides: [...besides], difficulty },
+      body: {
+        kind: wish.kind,
+        plan_id: wish.planId,
+        revision: wish.revision,
+        besides: [...wish.besides],
+        difficulty: wish.difficulty,
+      },
     }),
   );
 

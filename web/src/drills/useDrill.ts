@@ -26,10 +26,7 @@ export interface DrillInHand {
   setDifficulty: (difficulty: number | null) => void;
 }
 
-interface Wish {
-  kind: string | null;
-  planId: string | null;
-}
+type Wish = Pick<SceneWish, 'kind' | 'planId' | 'revision'>;
 
 export function useDrill(drills: readonly DrillInfo[], wish: Wish): DrillInHand {
   const queries = useQueryClient();
@@ -70,10 +67,11 @@ export function useDrill(drills: readonly DrillInfo[], wish: Wish): DrillInHand 
     (besides: readonly string[]): SceneWish => ({
       kind: wish.kind,
       planId: wish.planId,
+      revision: wish.revision,
       besides,
       difficulty,
     }),
-    [wish.kind, wish.planId, difficulty],
+    [wish.kind, wish.planId, wish.revision, difficulty],
   );
   const telling = useMutation({
     mutationFn: ({ of, said }: { of: DrillScene; said: readonly number[] }) => tellGuess(of, said),
@@ -93,8 +91,8 @@ export function useDrill(drills: readonly DrillInfo[], wish: Wish): DrillInHand 
     void show(coming);
   }, [reset, show, wished]);
   const ofChance = useCallback(
-    () => void show(getScene({ kind: wish.kind, planId: null, besides: [], difficulty })),
-    [show, wish.kind, difficulty],
+    () => void show(getScene({ ...wished([]), planId: null, revision: null })),
+    [show, wished],
   );
   const setDifficulty = useCallback(
     (hard: number | null): void => {
@@ -102,9 +100,9 @@ export function useDrill(drills: readonly DrillInfo[], wish: Wish): DrillInHand 
       // What was made ahead was made as hard as before.
       ahead.current = null;
       reset();
-      void show(getScene({ kind: wish.kind, planId: wish.planId, besides: [], difficulty: hard }));
+      void show(getScene({ ...wished([]), difficulty: hard }));
     },
-    [reset, show, wish.kind, wish.planId],
+    [reset, show, wished],
   );
   const begun = useRef(false);
   useEffect(() => {

@@ -9,9 +9,16 @@ interface Props {
   code?: string;
   /** Figure of the log. */
   figure?: string;
+  /** The plan as a session had it; the plan on the sheet where it is not given. */
+  of?: { planId: string; revision: number } | null;
 }
 
-export function Practise({ code, figure }: Props) {
+const addressOf = (kind: string, of: { planId: string; revision?: number }): string => {
+  const revision = of.revision ? `&revision=${of.revision}` : '';
+  return `/drills?kind=${kind}&plan=${of.planId}${revision}&go=1`;
+};
+
+export function Practise({ code, figure, of }: Props) {
   const { planId = '' } = useParams();
   const drills = useQuery({
     queryKey: ['drills'],
@@ -25,7 +32,7 @@ export function Practise({ code, figure }: Props) {
   );
   if (!kind) return null;
   return (
-    <Link className={classes.practise} to={`/drills?kind=${kind.id}&plan=${planId}&go=1`}>
+    <Link className={classes.practise} to={addressOf(kind.id, of ?? { planId })}>
       Practise this
     </Link>
   );

@@ -111,7 +111,8 @@ class DrillService:
 
     def scene(
         self, kind: DrillKind, *, plans: PlanService, owned: Owned, plan_id: str | None = None,
-        difficulty: int | None = None, seed: int | None = None, cache: StudyCache | None = None,
+        revision: int | None = None, difficulty: int | None = None, seed: int | None = None,
+        cache: StudyCache | None = None,
     ) -> tuple[Scene, str | None]:  # fmt: skip
         """A scene of a kind, and the plan of the maker's that it is of.
 
@@ -123,6 +124,8 @@ class DrillService:
             the shelf, and what the cupboard has.
         plan_id
             a plan that is wanted; None = by turns one of the shelf that has what it takes, and one of chance.
+        revision
+            of that plan, such as a session had it; None = the newest.
         difficulty, seed
             None = as the last guesses were; a fresh one.
         cache
@@ -133,12 +136,13 @@ class DrillService:
         InputError
             ``too-empty-to-drill`` for a plan that has not what the drill takes.
         NotFound
-            Where there is no such plan.
+            Where there is no such plan, or it has no such revision.
         """
         start = secrets.randbelow(2**31) if seed is None else seed
         hard = self._difficulty(kind) if difficulty is None else difficulty
         if plan_id is not None:
-            found = scene_of(kind, start, hard, plans.get(plan_id).plan, cache=cache)
+            plan = plans.get(plan_id).plan if revision is None else plans.at(plan_id, revision)
+            found = scene_of(kind, start, hard, plan, cache=cache)
             if found is None:
                 raise InputError(
                     "too-empty-to-drill",

@@ -17,6 +17,7 @@ import {
   type Group,
   laidOutBy,
   meanOf,
+  mostStrayed,
   offWords,
   TOLD_BY,
   withLearned,
@@ -110,7 +111,7 @@ function Row({ row }: { row: MeasuredRow }) {
           ) : row.corrects && learned?.status === 'sure' ? (
             <span className={classes.quiet}>goes with it into every plan that takes it</span>
           ) : null}
-          <Practise figure={row.figure} />
+          <Practise figure={row.figure} of={mostStrayed(row.pairs)} />
           {row.corrects && (learned?.status === 'sure' || learned?.status === 'off') ? (
             <Button
               size="compact-sm"

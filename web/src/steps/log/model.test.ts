@@ -5,6 +5,7 @@ import {
   laidOutBy,
   learnedOff,
   meanOf,
+  mostStrayed,
   offBy,
   offWords,
   reachOf,
@@ -71,6 +72,23 @@ describe('predicted against measured', () => {
     expect(offBy(pair(8, 0, 'support.sag'))).toBe(8);
     expect(offBy(pair(8, 0))).toBe(0);
     expect(learnedOff(row('sure'))?.at).toBeCloseTo(-0.03);
+  });
+  it('knows the session that strayed most, to practise on its plan as it was', () => {
+    const at = (measured: number, plan_id: string, revision: number): Pair => ({
+      ...pair(measured),
+      plan_id,
+      revision,
+    });
+    expect(mostStrayed([])).toBeNull();
+    expect(mostStrayed([at(80, '', 1)])).toBeNull();
+    expect(mostStrayed([at(99, 'near', 2), at(90, 'far', 7), at(104, 'over', 3)])).toEqual({
+      planId: 'far',
+      revision: 7,
+    });
+    expect(mostStrayed([at(99, 'near', 2), at(80, '', 1)])).toEqual({
+      planId: 'near',
+      revision: 2,
+    });
   });
   it('is said with its sign and unit', () => {
     expect(offWords(row('sure'), -0.031, 'cm')).toBe('−3.1 %');

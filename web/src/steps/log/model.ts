@@ -30,6 +30,17 @@ export const offBy = (pair: Pair): number =>
       ? pair.measured / pair.plain - 1
       : 0;
 
+/** The session whose figure was furthest off what was predicted: there the eye has most to learn. */
+export function mostStrayed(pairs: readonly Pair[]): { planId: string; revision: number } | null {
+  const most = pairs
+    .filter((pair) => pair.plan_id)
+    .reduce<Pair | null>(
+      (one, pair) => (one && Math.abs(offBy(one)) >= Math.abs(offBy(pair)) ? one : pair),
+      null,
+    );
+  return most && { planId: most.plan_id, revision: most.revision };
+}
+
 /** The same of what is learned. */
 export const learnedOff = (row: MeasuredRow): { at: number; low: number; high: number } | null => {
   const { learned } = row;

@@ -9,7 +9,7 @@ from pydantic import Field
 
 from steeple.api.apart import apart
 from steeple.api.context import Context, context_of
-from steeple.api.replies import PlanId, as_json
+from steeple.api.replies import PlanId, Revision, as_json
 from steeple.api.routes.shelf.plans import PlanSheet, sheet_reply
 from steeple.core.drills.kind import DrillKind, Form, Found, View
 from steeple.core.drills.registry import DRILLS, drill
@@ -44,10 +44,12 @@ class DrillInfo(Part):
 
 
 class SceneWanted(Part):
-    """What a scene is wanted of; all of it may be left open. ``besides`` are kinds that are not to come now."""
+    """What a scene is wanted of; all of it may be left open. ``revision`` is that of the plan, as a session had it;
+    the newest where it is left open. ``besides`` are kinds that are not to come now."""
 
     kind: Slug | None = None
     plan_id: PlanId | None = None
+    revision: Revision | None = None
     difficulty: Difficulty | None = None
     seed: Annotated[int, Field(strict=True, ge=0, le=2**31)] | None = None
     besides: Annotated[tuple[Slug, ...], Field(max_length=40)] = ()
@@ -131,8 +133,8 @@ def drill_scene(wanted: SceneWanted, ctx: Ctx) -> Response:
     cupboard = ctx.gear.cupboard()
     owned = owned_of([gear for _, gear in (*cupboard.bodies, *cupboard.lenses)])
     scene, plan_id = ctx.drills.scene(
-        kind, plans=ctx.plans, owned=owned, plan_id=wanted.plan_id, difficulty=wanted.difficulty,
-        seed=wanted.seed, cache=ctx.cache,
+        kind, plans=ctx.plans, owned=owned, plan_id=wanted.plan_id, revision=wanted.revision,
+        difficulty=wanted.difficulty, seed=wanted.seed, cache=ctx.cache,
     )  # fmt: skip
     found = scene.found
     shown = DrillScene(
