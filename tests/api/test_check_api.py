@@ -12,7 +12,7 @@ from PIL import Image
 from pypdf import PdfReader
 
 from steeple.core.plan.document import Plan
-from steeple.demo.plans import DUMPLINGS
+from steeple.demo.plans import DUMPLINGS, GILDING
 from tests.checks import BOOK, Bench, lit_from_both_sides
 
 
@@ -113,6 +113,37 @@ def test_a_clip_of_the_stand_in_tells_how_far_it_is(api: TestClient) -> None:
     assert len(done) > 4
     assert done == sorted(done)
     assert lines[-1]["report"]["tap"]["frequency_hz"] == pytest.approx(5.5, abs=0.4)
+
+
+def test_the_daylight_of_the_stand_in_is_set_against_the_sky_of_the_plan(api: TestClient) -> None:
+    plan = dumped(GILDING)
+    found = api.post("/api/check/stand-in/readings", json={"plan": plan, "seed": 4}).json()
+    reading = {"read_lx": found["daylight_lx"], "at": GILDING.room.daylight.begins}  # type: ignore[union-attr]
+    told = api.post("/api/check/meter", json={"plan": plan, "daylight": reading}).json()
+    assert told["rows"] == []
+    assert told["daylight"]["clock"] == reading["at"]
+    assert told["daylight"]["read_lx"] == reading["read_lx"]
+    assert abs(told["daylight"]["off_stops"]) < 1.2
+    dark = dumped(lit_from_both_sides())
+    dark["room"]["windows"] = []
+    assert (
+        api.post("/api/check/stand-in/readings", json={"plan": dark}).json()["daylight_lx"] is None
+    )
+    refused = api.post("/api/check/meter", json={"plan": dark, "daylight": {"read_lx": 100}})
+    assert refused.json()["problems"][0]["code"] == "no-daylight"
+
+
+@pytest.mark.parametrize(
+    "reading",
+    [{"read_lx": -1}, {"read_lx": 1e6}, {"at": "9:00"}, {"read_lx": 5, "at": "25:00"}, {}],
+)
+def test_a_daylight_that_cannot_be_read_is_refused(
+    api: TestClient, reading: dict[str, Any]
+) -> None:
+    asked = {"plan": dumped(GILDING), "daylight": reading}
+    reply = api.post("/api/check/meter", json=asked)
+    assert reply.status_code == 422
+    assert all(one["sentence"] for one in reply.json()["problems"])
 
 
 def test_meters_of_the_stand_in_set_levels(api: TestClient) -> None:

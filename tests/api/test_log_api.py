@@ -5,6 +5,7 @@ from __future__ import annotations
 import csv
 import io
 import json
+import re
 from datetime import UTC, datetime, timedelta
 from io import BytesIO
 from pathlib import Path
@@ -196,6 +197,33 @@ def test_a_frame_and_a_meter_are_kept_beside_the_plan(api: TestClient) -> None:
     assert api.post("/api/log/readings/frame", json={**told, "camera": "no"}).status_code == 422
     wrong = {**meter, "readings": [{"lamp": "no", "read_lx": 1}]}
     assert api.post("/api/log/readings/meter", json=wrong).status_code == 422
+
+
+def test_the_daylight_is_kept_by_the_room_that_it_falls_into(api: TestClient) -> None:
+    plan = a_plan(api)
+    told = {
+        "plan_id": plan, "revision": 1, "camera": "overhead",
+        "daylight": {"read_lx": 200.0, "at": "15:00"},
+    }  # fmt: skip
+    (pair,) = api.post("/api/log/readings/meter", json=told).json()["pairs"]
+    assert (pair["figure"], pair["measured"]) == ("room.daylight", 200.0)
+    assert pair["of"] == re.sub("[^a-z]+", "-", pair["room"].lower())
+    (row,) = api.get("/api/log/compared").json()["rows"]
+    assert (row["corrects"], row["unit"]) == (True, "lx")
+    assert row["learned"]["status"] == "few"
+    sun = {**told, "daylight": {"read_lx": 90_000.0}}
+    assert api.post("/api/log/readings/meter", json=sun).json()["pairs"] == []
+    assert api.post("/api/log/readings/meter", json={**told, "daylight": None}).json() == {
+        "pairs": []
+    }
+
+
+def test_a_log_of_before_is_still_read(api: TestClient) -> None:
+    """Version 1 knew nothing of how long setting up took; all else is as it was."""
+    content = api.get("/api/log/log.json").json()
+    assert content["version"] == 2
+    reply = api.post("/api/log/open", content=json.dumps({**content, "version": 1}))
+    assert reply.status_code == 200
 
 
 def test_the_log_goes_out_and_in_again_whole(api: TestClient, database: Database) -> None:

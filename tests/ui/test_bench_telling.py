@@ -55,6 +55,10 @@ def test_everything_beside_a_take_is_told_with_what_it_needs(
     tell.get_by_label("How many minutes?").fill("3")
     tell.get_by_label("In words").fill("the neighbour")
     tell.get_by_role("button", name="Note it").click()
+    tell.get_by_role("button", name="setting up took").click()
+    expect(tell.get_by_text(re.compile(r"^planned: about \d+; the log learns"))).to_be_visible()
+    tell.get_by_label("How many minutes, from the first stand").fill("48")
+    tell.get_by_role("button", name="Note it").click()
     tell.get_by_role("button", name="a note").click()
     tell.get_by_label("What is to be remembered?").fill("new leaf next time")
     tell.get_by_role("button", name="Note it").click()
@@ -67,6 +71,7 @@ def test_everything_beside_a_take_is_told_with_what_it_needs(
         ("the overhead camera", "ISO 800")
     ]
     assert [one["does"] for one in record["did"]] == [["card", "start"]]
+    assert record["set_up_min"] == 48
     assert [(one["why"], one["minutes"], one["says"]) for one in record["losses"]] == [
         ("forgot: phone", 3.0, "the neighbour")
     ]

@@ -9,10 +9,11 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Page, expect
 
+from steeple.demo.plans import GILDING
 from steeple.devices.workbench import Errors
 from tests.checks import Bench, lit_from_both_sides
 from tests.plans import BARE, SOUND
-from tests.ui.conftest import Opener, Watch, saved
+from tests.ui.conftest import Opener, Server, Watch, saved
 
 pytestmark = pytest.mark.ui
 BOTH = lit_from_both_sides()
@@ -120,6 +121,24 @@ def test_the_meters_of_the_bench_set_levels(opened: Opener) -> None:
     expect(told).not_to_contain_text("more than planned: 1")
     fill(page, "Right panel reads", "9000")
     expect(told.get_by_role("button", name="Put its rated light right").first).to_be_visible()
+
+
+def test_the_daylight_is_read_and_kept_in_the_log(opened: Opener, server: Server) -> None:
+    page = opened(GILDING, "check")
+    page.get_by_text("Light meter", exact=True).click()
+    fill(page, "The daylight reads", "150")
+    told = page.get_by_role("region", name="Lamps by the meter")
+    expect(told).to_contain_text("The daylight gives 150 lx at 14:30")
+    fill(page, "Read at", "noon")
+    expect(page.get_by_text("The time is typed as hours and minutes")).to_be_visible()
+    fill(page, "Read at", "16:15")
+    expect(told).to_contain_text("at 16:15")
+    with page.expect_response("**/api/log/readings/meter"):
+        told.get_by_role("button", name="Keep the readings in the log").click()
+    expect(told.get_by_role("button", name="Keep the readings in the log")).to_be_disabled()
+    plan = page.url.split("/plan/")[1].split("/")[0]
+    rows = server.ask("GET", f"/api/log/compared?plan={plan}")["rows"]
+    assert [one["figure"] for one in rows] == ["room.daylight"]
 
 
 def test_corners_are_pointed_at_where_there_is_no_chart(

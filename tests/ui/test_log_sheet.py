@@ -51,7 +51,7 @@ def test_the_answer_says_what_was_lost_and_learned(page: Page) -> None:
     learned = page.get_by_role("region", name="Predicted against measured")
     expect(learned.get_by_text("2.9 % shorter than its ring says")).to_be_visible()
     expect(learned.get_by_text("each month")).to_be_visible()
-    expect(learned.get_by_text("With it:")).to_have_count(4)
+    expect(learned.get_by_text("With it:")).to_have_count(5)
     page.get_by_label("Laid out by").select_option("lens")
     expect(learned.get_by_role("heading", level=3).first).to_contain_text("standard zoom")
 
@@ -59,21 +59,37 @@ def test_the_answer_says_what_was_lost_and_learned(page: Page) -> None:
 def test_what_was_learned_is_taken_into_the_plan_undone_and_switched_off(page: Page) -> None:
     learned = page.get_by_role("region", name="Predicted against measured")
     use = learned.get_by_role("button", name="Use it in this plan")
-    expect(use).to_have_count(4)
+    expect(use).to_have_count(6)
     use.first.click()
-    expect(use).to_have_count(3)
+    expect(use).to_have_count(5)
     saved(page)
     page.get_by_role("link", name="Lens").click()
     changed = answer(page)
     page.get_by_text("undo", exact=True).click()
     expect(page.get_by_role("heading", level=1)).not_to_have_text(changed)
     page.get_by_role("link", name="Log").click()
-    expect(use).to_have_count(4)
+    expect(use).to_have_count(6)
     learned.get_by_role("button", name="Switch it off").first.click()
     expect(learned.get_by_text("you switched it off")).to_be_visible()
-    expect(use).to_have_count(3)
+    expect(use).to_have_count(5)
     learned.get_by_role("button", name="Switch it on again").click()
-    expect(use).to_have_count(4)
+    expect(use).to_have_count(6)
+
+
+def test_the_daylight_that_was_measured_goes_into_the_plan_of_its_room(page: Page) -> None:
+    learned = page.get_by_role("region", name="Predicted against measured")
+    told = learned.get_by_text("35 % less daylight than its sky and panes say")
+    row = told.locator("xpath=ancestor::div[.//button][1]")
+    expect(row).to_contain_text(re.compile(r"With it: Light on the zone \d+ lx in place of \d+ lx"))
+    row.get_by_role("button", name="Use it in this plan").click()
+    saved(page)
+    expect(row.get_by_role("button", name="Use it in this plan")).to_have_count(0)
+    page.get_by_role("link", name="Light").click()
+    margin = page.get_by_role("region", name="Margin notes").locator("..")
+    expect(margin).to_contain_text("daylight by what sky and pane say")
+    margin.get_by_role("button", name="Do without").click()
+    expect(margin).not_to_contain_text("daylight by what sky and pane say")
+    saved(page)
 
 
 def test_a_figure_that_strayed_is_practised_on_the_plan_of_its_session(page: Page) -> None:

@@ -16,17 +16,15 @@ from steeple.core.plan.reading import plan_schema
 from steeple.core.plan.shapes import SHAPES
 from steeple.core.record.pair import KINDS
 from steeple.core.solve.rig.score import (
-    CAMERA_MIN,
     CLEAN_STOPS,
     EVEN_STOPS,
     FAIL,
-    LAMP_MIN,
-    MIC_MIN,
     NOT_KNOWN,
     RIG_WEIGHTS,
     UNKNOWN_STOPS,
     WATCH,
 )
+from steeple.core.study.card.lists.setting_up import CAMERA_MIN, LAMP_MIN, MIC_MIN
 from steeple.core.study.inputs.support_forms import FORMS
 from steeple.core.study.registry import STEPS
 from steeple.formats.log.log_json import log_schema
@@ -117,7 +115,7 @@ def physics_page() -> str:
     for figure, kind in KINDS.items():
         lines.append(
             f"| {kind.words} (`{figure}`) | {kind.by} | {kind.belief.usual_off:g} "
-            f"| {kind.belief.usual_spread:g} | {kind.gear_field or 'shown alone'} |"
+            f"| {kind.belief.usual_spread:g} | {kind.gear_field or kind.plan_field or 'shown alone'} |"
         )
     lines += ["", "## What a rig is worth", ""]
     lines += [

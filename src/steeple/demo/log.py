@@ -1,5 +1,5 @@
 """Six past sessions of the demo workshop: a lens that is shorter than its ring says, an arm that gives way, a battery
-that ages, and a camera that stopped without a sound."""
+that ages, panes that let in less than the sky of the books, and a camera that stopped without a sound."""
 
 from __future__ import annotations
 
@@ -9,9 +9,11 @@ from typing import Any
 
 import numpy as np
 
+from steeple.core.findings.check.daylight import DaylightReading, metered_daylight
 from steeple.core.findings.check.meter import MeterReading
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.cameras.as_built import AsBuilt
+from steeple.core.study.card.lists.setting_up import planned_min
 from steeple.core.study.check.planned import lamp_fields, planned_camera
 from steeple.core.study.plan_study import camera_studies
 from steeple.core.study.roll.step import ROLL
@@ -27,6 +29,8 @@ FOCAL_SHARES = (0.973, 0.969, 0.975, 0.971, 0.968)
 SAGS_MM = (6.8, 8.4, 7.5, 9.1, 8.0)
 BATTERY_SHARES = (0.99, 0.95, 0.90, 0.84, 0.79)
 DAYS_AGO = (96, 75, 54, 33, 12)
+SET_UP_SHARES = (1.52, 1.44, 1.38, 1.47, 1.41)
+DAY_SHARES = (0.62, 0.71, 0.58, 0.66, 0.64)
 PANEL, METERED, PANEL_SHARES = "panel", (0, 2, 4), (0.80, 0.83, 0.81)
 
 
@@ -81,7 +85,9 @@ def fill_log(database: Database, clock: Clock) -> bool:
     lasts_min = _battery_min(plans.at(by_title[GILDING], 1))
     for index, days in enumerate(DAYS_AGO):
         begins = _begin(clock(), days, hour=9)
-        _gilding(log, by_title[GILDING], index, begins, lasts_min)
+        plan = plans.at(by_title[GILDING], 1)
+        took_min = planned_min(plan) * SET_UP_SHARES[index]
+        _gilding(log, by_title[GILDING], index, begins, (lasts_min, round(took_min)))
         _readings(database, by_title[GILDING], index, begins)
     _dumplings(log, by_title[DUMPLINGS], _begin(clock(), 40, hour=18))
     return True
@@ -100,14 +106,19 @@ def _battery_min(plan: Plan) -> float:
     return next(one.after_s for one in limits if one.why == "battery empty") / 60
 
 
-def _gilding(log: LogService, plan_id: str, index: int, begins: datetime, lasts_min: float) -> None:
-    """A morning at the book cover: the battery goes empty in the second take, each time a little sooner."""
+def _gilding(
+    log: LogService, plan_id: str, index: int, begins: datetime, minutes: tuple[float, float]
+) -> None:
+    """A morning at the book cover: the battery goes empty in the second take, each time a little sooner. ``minutes`` are
+    how long it lasts by the plan, and how long setting up took."""
+    lasts_min, took_min = minutes
     told = _Telling(log, plan_id, f"gilding-{index + 1}", begins)
     told.at(0, "begin", revision=1)
     told.at(
         1, "tick", item="camera-overhead-focus", says="The focus is locked, on manual.", done=True
     )
     told.at(1.4, "tick", item="camera-overhead-lens", says="The lens is clean.", done=index != 2)
+    told.at(2, "set-up", minutes=took_min)
     told.at(3, "stage", name="laying the leaf")
     told.at(3, "take")
     told.at(14, "mark", mark="good", says="leaf lies flat")
@@ -171,7 +182,11 @@ def _readings(database: Database, plan_id: str, index: int, begins: datetime) ->
             focal_mm=round(ring * FOCAL_SHARES[index], 2),
         ),
     )
-    if index in METERED:
+    by_day = metered_daylight(planned, DaylightReading(read_lx=100.0)).planned_lx
+    daylight = DaylightReading(read_lx=round(by_day * DAY_SHARES[index]))
+    if index not in METERED:
+        learning.tell_meter(plan_id, revision=1, camera="overhead", readings=(), daylight=daylight)
+    else:
         fields = lamp_fields(planned, np.zeros((1, 2)))
         assert fields is not None
         assert planned.light is not None
@@ -183,7 +198,7 @@ def _readings(database: Database, plan_id: str, index: int, begins: datetime) ->
         read = float(fields[0][row][0]) * PANEL_SHARES[METERED.index(index)]
         learning.tell_meter(
             plan_id, revision=1, camera="overhead",
-            readings=(MeterReading(lamp=PANEL, read_lx=round(read, 1)),),
+            readings=(MeterReading(lamp=PANEL, read_lx=round(read, 1)),), daylight=daylight,
         )  # fmt: skip
 
 

@@ -9,12 +9,14 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from steeple.core.errors import InputError
-from steeple.core.study.check.planned import Planned, chart_axes, lamp_fields
+from steeple.core.study.check.planned import Planned, chart_axes, lamp_fields, window_fields
 from steeple.devices.protocols import Place
 from steeple.devices.workbench import Workbench
 
 LUX_SHARE, TAPE_MM, INCLINE_DEG, SOUND_DB = 0.02, 1.5, 0.15, 0.5
 """Standard errors of a hand-held meter, a tape, a phone and a sound meter; planning values."""
+SKY_STOPS, CLEAN_PANES = 0.25, 0.9
+"""How far the sky of a day strays from that of the books, and what the dust on a pane leaves; planning values."""
 
 
 def _random(seed: int, what: str) -> np.random.Generator:
@@ -97,6 +99,25 @@ class StandInLuxMeter:
         noise = _random(self.seed, "lux" + "".join(sorted(self.on))).standard_normal(2)
         read = total * (1 + LUX_SHARE * float(noise[0])) * (1 + 0.3 * LUX_SHARE * float(noise[1]))
         return max(0.0, float(f"{read:.3g}"))
+
+
+@dataclass(frozen=True)
+class StandInSky:
+    """The sky over a bench: by its seed it is a little other than the books say, and the panes are not clean."""
+
+    planned: Planned
+    seed: int = 0
+
+    def read_lx(self) -> float | None:
+        """What a light meter on the middle of the zone reads with all lamps off, as the session begins; None where the
+        plan has no daylight."""
+        light = self.planned.light
+        fields = window_fields(self.planned, np.zeros((1, 2)))
+        if light is None or light.daylight is None or fields is None:
+            return None
+        there = float(fields[:, 0] @ np.array(light.daylight.study.cd))
+        off = SKY_STOPS * float(_random(self.seed, "sky").standard_normal())
+        return float(f"{there * CLEAN_PANES * 2.0**off:.3g}")
 
 
 @dataclass(frozen=True)

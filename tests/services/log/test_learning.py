@@ -8,8 +8,9 @@ from pathlib import Path
 
 import pytest
 
+from steeple.core.findings.log.says import MORE, VERBS
 from steeple.core.plan.gear.cameras.lens import Lens
-from steeple.core.record.pair import Pair
+from steeple.core.record.pair import KINDS, Pair, learned_from
 from steeple.demo.cupboard import STANDARD_ZOOM
 from steeple.services.log.learning import LearningService, refresh
 from steeple.store.database import Database
@@ -121,3 +122,45 @@ def test_what_no_such_thing_can_have_is_told_in_the_log_alone(database: Database
     assert tell(database, pairs(0.3, count=6)) is None
     (found,) = LearningService(database, lambda: BEGAN).learned()
     assert found.cases == 6
+
+
+def by_day(share: float, count: int) -> list[Pair]:
+    return [
+        Pair(
+            id=f"day-{number:05d}", figure="room.daylight", of="the-workroom", of_name="The workroom",
+            plan_id="plan", at=BEGAN + timedelta(days=number), predicted=400.0, plain=400.0,
+            measured=400.0 * share * (1.1 if number % 2 else 0.92), error=20.0,
+        )
+        for number in range(count)
+    ]  # fmt: skip
+
+
+def test_the_daylight_of_a_room_is_learned_over_several_skies() -> None:
+    """Each day has its own clouds: a few readings are few, more of them tell what the panes leave."""
+    few = learned_from(by_day(0.5, 2))
+    assert few is not None
+    assert few.status == "few"
+    many = learned_from(by_day(0.5, 9))
+    assert many is not None
+    assert many.status == "sure"
+    assert many.low < 0.5 < many.high
+    assert 0.45 < many.value < 0.65
+    noise = learned_from(by_day(1.0, 9))
+    assert noise is not None
+    assert noise.status == "noise"
+
+
+def test_what_is_learned_of_a_room_goes_onto_no_thing_of_the_cupboard(database: Database) -> None:
+    with database.writing() as connection:
+        log, gear = LearnedRepository(connection), GearRepository(connection)
+        log.put_pairs(by_day(0.5, 9))
+        refresh(log, gear, {("room.daylight", "the-workroom")}, at=AT)
+        assert gear.get(ZOOM).gear == STANDARD_ZOOM
+
+
+def test_every_share_that_is_learned_has_its_words() -> None:
+    for figure, kind in KINDS.items():
+        if kind.by == "share":
+            assert all(MORE[figure])
+            assert VERBS[figure]
+        assert not (kind.gear_field and kind.plan_field)

@@ -10,8 +10,10 @@ import pytest
 from steeple.core.plan.document import Plan
 from steeple.core.plan.gear.cameras.body import Body
 from steeple.core.plan.gear.holding.support import TapTest
+from steeple.core.plan.parts.work import Work
 from steeple.core.record.pair import Pair
 from steeple.core.record.session import session_of
+from steeple.core.study.card.lists.setting_up import planned_min
 from steeple.core.study.plan_study import camera_studies
 from steeple.core.study.roll.step import ROLL
 from steeple.core.study.sound.step import SOUND
@@ -147,3 +149,36 @@ def test_what_a_plan_carries_is_told_when_the_session_has_ended() -> None:
     assert {one.figure for one in whole} == {"support.swing"}
     again = pairs_of_session(stored(plan, *begun, said(12, "end", 4)), lambda _: plan)
     assert [one.id for one in again] == [one.id for one in whole]
+
+
+def set_up(plan: Plan, *minutes: float) -> list[Pair]:
+    events = [
+        said(1 + at, "set-up", 2 + at, minutes=one) for at, one in enumerate(minutes)
+    ]  # fmt: skip
+    session = stored(plan, said(0, "begin", 1, revision=1), *events)
+    return [one for one in pairs_of_session(session, lambda _: plan) if one.of == "maker"]
+
+
+def test_minutes_of_setting_up_are_set_against_what_was_planned() -> None:
+    (pair,) = set_up(GILDING, 40)
+    assert pair.figure == "maker.set-up"
+    assert pair.measured == 40 * 60
+    assert pair.plain == pair.predicted == pytest.approx(60 * planned_min(GILDING))
+    assert pair.session_id == "session-1"
+
+
+def test_minutes_told_anew_count_once_as_they_were_told_last() -> None:
+    (pair,) = set_up(GILDING, 40, 55)
+    assert pair.measured == 55 * 60
+
+
+def test_a_plan_that_has_learned_predicts_by_that_and_learns_from_the_plain() -> None:
+    maker = GILDING.maker.model_copy(update={"learned_set_up_share": 1.5})
+    (pair,) = set_up(GILDING.model_copy(update={"maker": maker}), 60)
+    assert pair.predicted == pytest.approx(1.5 * pair.plain)
+    assert pair.plain == pytest.approx(60 * planned_min(GILDING))
+
+
+def test_a_plan_with_nothing_to_set_up_teaches_nothing() -> None:
+    assert set_up(Plan(title="Nothing yet", work=Work(shape="page-flat")), 20) == []
+    assert set_up(GILDING) == []

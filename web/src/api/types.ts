@@ -128,6 +128,7 @@ export type CheckFigure = Schemas['CheckFigure'];
 export type StandInErrors = Schemas['StandInRequest'];
 export type CheckLine = Schemas['CheckLine'];
 export type CheckProgress = Schemas['CheckProgress'];
+export type DaylightReading = Schemas['DaylightReading'];
 export type MeterReading = Schemas['MeterReading-Input'];
 export type MeterReport = Schemas['MeterReport'];
 export type MeterRow = Schemas['MeterRow'];

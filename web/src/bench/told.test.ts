@@ -51,6 +51,7 @@ const RECORD: SessionRecord = {
     },
   ],
   stops: [],
+  set_up_min: null,
   adjusted: [],
   did: [],
   marks_between: [],

@@ -20,6 +20,7 @@ export type Says =
       ago_s: number | null;
       silent: boolean;
     }
+  | { kind: 'set-up'; minutes: number }
   | { kind: 'lost'; why: string; minutes: number; says: string }
   | { kind: 'alarm'; alarm_s: number; came: string; late_s: number; says: string }
   | { kind: 'note'; says: string }

@@ -15,6 +15,7 @@ import { useEvaluation } from '../saving/useEvaluation';
 import { type PlanOnSheet, usePlanSheet } from '../saving/usePlanSheet';
 import { Cameras } from '../sheet/Cameras';
 import { namesById } from '../sheet/cameras';
+import { LearnedHere, learnedOn } from '../sheet/LearnedHere';
 import { MarginNotes, type OtherNotes, speaking } from '../sheet/MarginNotes';
 import type { Step } from '../sheet/step';
 import { STEPS } from '../steps/registry';
@@ -189,6 +190,11 @@ function PlanSheetPage({ planId, step }: { planId: string; step: Step }) {
                 onAccept={(finding, reason) =>
                   void tools.edit((now) => withAcceptance(now, finding, reason))
                 }
+              />
+              <LearnedHere
+                learned={learnedOn(tools.evaluation.assumed, step.id)}
+                planId={planId}
+                onDrop={(field) => void tools.edit((now) => withValue(now, field, null))}
               />
             </SheetContext.Provider>
           </div>

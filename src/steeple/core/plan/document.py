@@ -1,4 +1,4 @@
-"""The plan document, version 10.
+"""The plan document, version 11.
 
 One document holds everything about one rig. It is valid on its own, and it is what is stored for
 each revision, what is saved as a file, and what an evaluation takes. Axes: origin at the centre of
@@ -32,7 +32,7 @@ from steeple.core.plan.values import (
 )
 
 FORMAT: Final = "steeple-plan"
-VERSION: Final = 10
+VERSION: Final = 11
 CAMERA_LIMIT = 8
 SUPPORT_LIMIT = 8
 LAMP_LIMIT = 10
@@ -46,7 +46,7 @@ class Plan(Part):
     """One rig over one work surface."""
 
     format: Literal["steeple-plan"] = FORMAT
-    version: Literal[10] = VERSION
+    version: Literal[11] = VERSION
     title: Name
     delivery: Delivery = Delivery()
     room: Room = Room()

@@ -67,6 +67,11 @@ def _to_version_10(data: dict[str, Any]) -> dict[str, Any]:
     return {**data, "version": 10}
 
 
+def _to_version_11(data: dict[str, Any]) -> dict[str, Any]:
+    """Nothing was learned of the daylight of a room, and of how long its maker takes to set up."""
+    return {**data, "version": 11}
+
+
 UPGRADES: Mapping[int, Upgrade] = MappingProxyType(
     {
         1: _to_version_2,
@@ -78,6 +83,7 @@ UPGRADES: Mapping[int, Upgrade] = MappingProxyType(
         7: _to_version_8,
         8: _to_version_9,
         9: _to_version_10,
+        10: _to_version_11,
     }
 )
 """Upgrade from a version to the next, by the version it starts from."""

@@ -240,6 +240,8 @@ FIELD_WORDS: Mapping[str, FieldWords] = MappingProxyType(
         "lights/*/stand": _W("Stand of the lamp"),
         "lights/*/stays": _W("Fixed where it hangs"),
         "room/obstacles/*/stays": _W("Cannot be moved"),
+        "room/learned_daylight_share": _W("Daylight as measured", "by what sky and pane say"),
+        "maker/learned_set_up_share": _W("Your time to set up", "by what is planned"),
         "room/circuit_w": _W("Circuit of the sockets", "what its fuse allows"),
         "lights": _W("Lamps"),
         "lights/*": _W("Lamp"),

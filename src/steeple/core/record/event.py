@@ -137,6 +137,13 @@ class AlarmEvent(_Event):
     says: Words = ""
 
 
+class SetUp(_Event):
+    """How long setting up took before the first take."""
+
+    kind: Literal["set-up"]
+    minutes: Annotated[float, Field(gt=0, le=2_880)]
+
+
 class Note(_Event):
     """A few words."""
 
@@ -159,7 +166,7 @@ class End(_Event):
 
 Event = Annotated[
     Begin | NewRevision | Tick | TakeStart | TakeEnd | Mark | StageBegins | Done | Adjusted | Stopped
-    | Lost | AlarmEvent | Note | Withdrawn | End,
+    | Lost | AlarmEvent | SetUp | Note | Withdrawn | End,
     Field(discriminator="kind"),
 ]  # fmt: skip
 EVENT: TypeAdapter[Event] = TypeAdapter(Event)

@@ -16,7 +16,7 @@ from steeple.core.units import Unit
 
 PairFigure = Literal[
     "lens.focal", "support.sag", "support.swing", "lamp.light", "body.battery", "body.bitrate", "body.stop",
-    "camera.tilt", "light.evenness", "room.rt60",
+    "camera.tilt", "light.evenness", "room.rt60", "room.daylight", "maker.set-up",
 ]  # fmt: skip
 Finite = Annotated[float, Field(allow_inf_nan=False)]
 GearRef = Annotated[str, StringConstraints(pattern=r"^[a-z0-9-]{0,40}$")]
@@ -51,7 +51,8 @@ class Pair(Part):
 @dataclass(frozen=True, slots=True)
 class PairKind:
     """How a figure is compared: by its ratio (``share``) or its difference. ``belief`` is in logarithms for shares, else
-    in the unit; ``gear_field`` is where the cupboard keeps what was learned, empty where nothing is."""
+    in the unit; ``gear_field`` is where the cupboard keeps what was learned, ``plan_field`` where a plan does that is
+    asked to; empty where nothing is."""
 
     words: str
     unit: Unit
@@ -59,6 +60,7 @@ class PairKind:
     belief: Belief
     gear_field: str = ""
     of_words: str = ""
+    plan_field: str = ""
 
 
 KINDS: Mapping[PairFigure, PairKind] = MappingProxyType(
@@ -89,6 +91,15 @@ KINDS: Mapping[PairFigure, PairKind] = MappingProxyType(
         "camera.tilt": PairKind("tilt", "deg", "difference", Belief(2.0, 1.0)),
         "light.evenness": PairKind("evenness", "stops", "difference", Belief(0.5, 0.25)),
         "room.rt60": PairKind("echo", "rt60_s", "share", Belief(0.3, 0.15), of_words="room"),
+        # One day's sky is not the next day's: what is left in the mean of several is the pane, and what stands outside.
+        "room.daylight": PairKind(
+            "daylight on the work", "lx", "share", Belief(0.4, 0.3),
+            plan_field="/room/learned_daylight_share", of_words="room",
+        ),
+        "maker.set-up": PairKind(
+            "how long setting up takes", "span", "share", Belief(0.4, 0.25),
+            plan_field="/maker/learned_set_up_share", of_words="maker",
+        ),
     }
 )  # fmt: skip
 """Beliefs are planning values of our own: how far such figures are usually off, and how far one case strays from

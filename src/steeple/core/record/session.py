@@ -22,6 +22,7 @@ from steeple.core.record.event import (
     Mark,
     NewRevision,
     Note,
+    SetUp,
     StageBegins,
     Stopped,
     TakeEnd,
@@ -80,6 +81,7 @@ class _Telling:
         self.ended: datetime | None = None
         self.troubles: list[str] = []
         self.ticks: dict[str, Ticked] = {}
+        self.set_up_min: float | None = None
 
     @property
     def open(self) -> _Taking | None:
@@ -134,6 +136,10 @@ class _Telling:
             item=event.item, says=event.says, done=event.done, at=heard.at
         )
 
+    def set_up(self, _heard: Heard, event: SetUp) -> None:
+        """How long setting up took; the last word counts."""
+        self.set_up_min = event.minutes
+
     def end(self, heard: Heard, _event: End) -> None:
         """The session is over, and with it what runs."""
         self.ended = heard.at
@@ -152,6 +158,7 @@ _TOLD: tuple[tuple[type[Any], Callable[..., None]], ...] = (
     (TakeEnd, _Telling.cut),
     (StageBegins, _Telling.stage_begins),
     (Tick, _Telling.tick),
+    (SetUp, _Telling.set_up),
     (End, _Telling.end),
 )
 
@@ -234,6 +241,7 @@ def session_of(events: Iterable[Heard]) -> SessionRecord | None:
         ),
         devices=tuple(sorted({one.device for one in told})),
         stage=telling.stage,
+        set_up_min=telling.set_up_min,
         troubles=tuple(telling.troubles),
     )  # fmt: skip
 

@@ -113,6 +113,9 @@ class SessionRecord(Part):
     notes: tuple[NoteMade, ...] = ()
     devices: tuple[str, ...] = ()
     stage: str = ""
+    set_up_min: float | None = Field(
+        default=None, description="How long setting up took, as it was told last; None = not told."
+    )
     troubles: tuple[str, ...] = ()
 
     @property

@@ -18,7 +18,7 @@ from steeple.core.record.event import EVENTS_LIMIT, EventId, Heard
 from steeple.core.record.pair import GearRef, Pair, PairFigure
 
 FORMAT: Final = "steeple-log"
-VERSION: Final = 1
+VERSION: Final = 2
 LOG_BYTES_LIMIT = 60_000_000
 
 
@@ -42,7 +42,7 @@ class LogDocument(Part):
     """The whole log. Pictures are not in it; a backup has them."""
 
     format: Literal["steeple-log"] = FORMAT
-    version: Literal[1] = VERSION
+    version: Literal[1, 2] = VERSION
     sessions: tuple[SessionTold, ...] = ()
     pairs: tuple[Pair, ...] = ()
     switched_off: tuple[SwitchedOff, ...] = ()

@@ -2,6 +2,11 @@
 
 from __future__ import annotations
 
+from steeple.core.findings.check.daylight import (
+    DaylightReading,
+    DaylightRow,
+    metered_daylight,
+)
 from steeple.core.findings.check.meter import MeterReading, MeterRow, metered
 from steeple.core.plan.document import Plan
 from steeple.core.study.base.result import Result
@@ -11,10 +16,11 @@ from steeple.core.study.plan_study import PlanStudy
 
 
 class MeterReport(Result):
-    """Readings against the plan, a row a lamp."""
+    """Readings against the plan, a row a lamp, and one of the daylight where it was read."""
 
     says: Sentence
     rows: tuple[MeterRow, ...]
+    daylight: DaylightRow | None = None
 
 
 def read_meter(
@@ -22,6 +28,7 @@ def read_meter(
     camera: str | None,
     readings: tuple[MeterReading, ...],
     studies: PlanStudy | None = None,
+    daylight: DaylightReading | None = None,
 ) -> MeterReport:
     """What readings tell.
 
@@ -33,15 +40,21 @@ def read_meter(
         of single lamps, by the meter on the middle of the zone.
     studies
         where studies of the plan are remembered.
+    daylight
+        a reading with all lamps off.
 
     Raises
     ------
     InputError
-        As `metered` and `planned_camera`.
+        As `metered`, `metered_daylight` and `planned_camera`.
     """
-    rows = metered(planned_camera(plan, camera, studies), readings)
+    planned = planned_camera(plan, camera, studies)
+    rows = metered(planned, readings)
+    day = None if daylight is None else metered_daylight(planned, daylight)
     off = [one for one in rows if one.verdict != "holds"]
-    if not rows:
+    if day is not None and not rows:
+        says = say("The daylight was read, and no lamp yet.")
+    elif not rows:
         says = say(
             "Lay the meter flat on the middle of the zone, one lamp on at a time, and type what it reads."
         )
@@ -50,4 +63,4 @@ def read_meter(
     else:
         count = f"{len(off)} of {len(rows)} lamps"
         says = say(f"{count} {'gives' if len(off) == 1 else 'give'} other light than planned.")
-    return MeterReport(says=says, rows=rows)
+    return MeterReport(says=says, rows=rows, daylight=day)

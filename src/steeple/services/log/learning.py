@@ -10,12 +10,18 @@ from datetime import timedelta
 from sqlalchemy import Connection
 
 from steeple.core.errors import InputError, SteepleError
+from steeple.core.findings.check.daylight import DaylightReading
 from steeple.core.findings.check.meter import MeterReading
 from steeple.core.plan.cupboard.kinds import kind_of, validate_gear
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.cameras.as_built import AsBuilt
 from steeple.core.record.pair import KINDS, LearnedOf, Pair, PairFigure, learned_from
-from steeple.services.log.pairs import Circumstances, pairs_of_frame, pairs_of_meter
+from steeple.services.log.pairs import (
+    Circumstances,
+    pairs_of_daylight,
+    pairs_of_frame,
+    pairs_of_meter,
+)
 from steeple.services.plans import Clock
 from steeple.store.database import Database
 from steeple.store.errors import NotFound
@@ -68,9 +74,9 @@ class LearningService:
 
     def tell_meter(
         self, plan_id: str, *, revision: int, camera: str | None, readings: Sequence[MeterReading],
-        session_id: str | None = None,
+        daylight: DaylightReading | None = None, session_id: str | None = None,
     ) -> list[Pair]:  # fmt: skip
-        """Keep what a light meter read of the lamps of a revision of a plan.
+        """Keep what a light meter read of the lamps of a revision of a plan, and of its daylight.
 
         Raises
         ------
@@ -82,7 +88,10 @@ class LearningService:
             of = self._of(connection, plan_id, plan, revision, session_id)
             return self._keep(
                 LearnedRepository(connection), GearRepository(connection),
-                pairs_of_meter(plan, camera, tuple(readings), of),
+                (
+                    *(pairs_of_meter(plan, camera, tuple(readings), of) if readings else ()),
+                    *(() if daylight is None else pairs_of_daylight(plan, camera, daylight, of)),
+                ),
             )  # fmt: skip
 
     def _of(

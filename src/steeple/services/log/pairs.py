@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass
 from datetime import datetime
 from hashlib import sha256
 from typing import Any
 
+from steeple.core.findings.check.daylight import DaylightReading, metered_daylight
 from steeple.core.findings.check.meter import MeterReading, metered
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.cameras.as_built import AsBuilt
@@ -35,6 +37,17 @@ class Circumstances:
             "plan_id": self.plan_id, "plan_title": self.plan_title, "revision": self.revision,
             "session_id": self.session_id, "at": self.at, "room": self.room,
         }  # fmt: skip
+
+
+def room_ref(name: str) -> str:
+    """A room's name as the id that pairs go by; empty where nothing of it can be one.
+
+    Parameters
+    ----------
+    name
+        as the plan has it.
+    """
+    return re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-")[:40]
 
 
 def pair_id(*parts: object) -> str:
@@ -112,6 +125,39 @@ def pairs_of_frame(
         together = ("", "the lamps together")
         found.append(pair("light.evenness", together, even, even, built.evenness_stops, 0.03))
     return tuple(found)
+
+
+def pairs_of_daylight(
+    plan: Plan, camera_id: str | None, reading: DaylightReading, of: Circumstances
+) -> tuple[Pair, ...]:
+    """What a light meter tells of the daylight of the room, all lamps off; nothing where it read the sun.
+
+    Parameters
+    ----------
+    plan, camera_id, reading, of
+        as `pairs_of_frame`; what was read.
+
+    Raises
+    ------
+    InputError
+        As `metered_daylight`.
+    """
+    row = metered_daylight(planned_camera(plan, camera_id), reading)
+    if row.off_stops is None:
+        return ()
+    return (
+        Pair(
+            id=pair_id(of.plan_id, "room.daylight", of.at.isoformat()),
+            figure="room.daylight",
+            of=room_ref(of.room) or of.plan_id,
+            of_name=of.room or "the room",
+            **of.named,
+            predicted=round(row.planned_lx, 3),
+            plain=round(row.planned_lx / (plan.room.learned_daylight_share or 1.0), 3),
+            measured=row.read_lx,
+            error=round(METER_SHARE * row.read_lx, 3),
+        ),
+    )
 
 
 def pairs_of_meter(

@@ -20,7 +20,9 @@ from steeple.core.record.event import (
     End,
     Event,
     Heard,
+    SetUp,
     Stopped,
+    Withdrawn,
     heard,
     read_event,
 )
@@ -28,7 +30,7 @@ from steeple.core.record.limits import unknown_to
 from steeple.core.record.losses import LossSum, losses_over
 from steeple.core.record.session import session_of
 from steeple.services.log.learning import refresh
-from steeple.services.log.told_by_session import TOLD_BY_STOPS, pairs_of_session
+from steeple.services.log.told_by_session import TOLD_BY_SESSIONS, pairs_of_session
 from steeple.services.plans import Clock
 from steeple.store.database import Database
 from steeple.store.errors import NotFound
@@ -129,11 +131,11 @@ class LogService:
         else:
             title = log.session(session_id).plan_title
         log.put_session(session_id, plan_id, title, record, at=at)
-        if any(isinstance(one.event, (Stopped, End)) for one in told):
+        if any(isinstance(one.event, (Stopped, SetUp, Withdrawn, End)) for one in told):
             stored = log.session(session_id)
             learned = LearnedRepository(log.connection)
             before = learned.pairs_of(session_id)
-            learned.drop_pairs(session_id, {one.figure for one in TOLD_BY_STOPS.values()})
+            learned.drop_pairs(session_id, TOLD_BY_SESSIONS)
             found = pairs_of_session(stored, lambda number: plans.at(plan_id, number))
             learned.put_pairs(found)
             keys = {(one.figure, one.of) for one in (*before, *found)}

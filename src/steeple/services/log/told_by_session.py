@@ -3,7 +3,6 @@ when a camera stops by itself; its plan carries what was tapped and clapped befo
 
 from __future__ import annotations
 
-import re
 from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass, replace
 from datetime import datetime
@@ -19,18 +18,21 @@ from steeple.core.record.pair import Pair, PairFigure
 from steeple.core.record.running import ran_s
 from steeple.core.record.told import StopMade
 from steeple.core.study.card.lists.roll_call import slug_of
+from steeple.core.study.card.lists.setting_up import own_min, planned_min
 from steeple.core.study.hold.step import HOLD
 from steeple.core.study.plan_study import CameraStudy, camera_studies
 from steeple.core.study.roll.given.devices import GivenDevice
 from steeple.core.study.roll.step import ROLL
 from steeple.core.study.sound.step import SOUND
-from steeple.services.log.pairs import Circumstances, pair_id
+from steeple.services.log.pairs import Circumstances, pair_id, room_ref
 from steeple.store.log import StoredSession
 
 STOP_SEEN_SHARE = 0.02
 """A stop is seen late; its time is good to so much of the whole where it was not told how late."""
 TAPPED_SHARE, CLAPPED_SHARE = 0.05, 0.05
 """Standard errors of swings counted in a clip and of an echo read off a clap; planning values."""
+SET_UP_SHARE = 0.1
+"""Minutes of setting up are told from memory."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,6 +61,10 @@ TOLD_BY_STOPS: Mapping[StopWhy, _Told] = MappingProxyType(
 """What a stop by itself tells, by why it came."""
 
 
+TOLD_BY_SESSIONS = frozenset({one.figure for one in TOLD_BY_STOPS.values()} | {"maker.set-up"})
+"""Figures that what was told of a session may change: a stop that is withdrawn, minutes that are told anew."""
+
+
 def pairs_of_session(stored: StoredSession, plan_at: Callable[[int], Plan]) -> tuple[Pair, ...]:
     """What a session tells.
 
@@ -83,9 +89,23 @@ def pairs_of_session(stored: StoredSession, plan_at: Callable[[int], Plan]) -> t
         if pair is not None:
             found.append(pair)
     plan = plan_at(record.revision)
+    found += _setting_up(plan, record.set_up_min, _of(stored, plan, record.revision, record.began))
     if record.ended is not None:
         found += measured_by_plan(plan, _of(stored, plan, record.revision, record.began))
     return tuple(found)
+
+
+def _setting_up(plan: Plan, took_min: float | None, of: Circumstances) -> Iterator[Pair]:
+    """How long setting up took against the plan that was set up, as it was when the session began."""
+    usual = planned_min(plan)
+    if took_min is None or usual <= 0:
+        return
+    yield Pair(
+        id=pair_id(of.session_id, "maker.set-up"),
+        figure="maker.set-up", of="maker", of_name="You", **of.named,
+        predicted=round(60 * own_min(plan), 3), plain=round(60 * usual, 3),
+        measured=round(60 * took_min, 3), error=round(60 * SET_UP_SHARE * took_min, 3),
+    )  # fmt: skip
 
 
 def _of(stored: StoredSession, plan: Plan, revision: int, at: datetime) -> Circumstances:
@@ -188,11 +208,6 @@ def _swing(camera: CameraStudy, estimated: CameraStudy, of: Circumstances) -> It
     )  # fmt: skip
 
 
-def _slug(name: str) -> str:
-    """A name as an id; empty where nothing of it can be one."""
-    return re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-")[:40]
-
-
 def _echo(
     plan: Plan, studies: CameraStudy, plain: CameraStudy, of: Circumstances
 ) -> Iterator[Pair]:
@@ -206,7 +221,7 @@ def _echo(
     room = plan.room.name or ""
     yield Pair(
         id=pair_id(room or of.plan_id, "room.rt60", measured, round(predicted, 2)),
-        figure="room.rt60", of=_slug(room), of_name=room or "the room",
+        figure="room.rt60", of=room_ref(room), of_name=room or "the room",
         **replace(of, session_id=None).named,
         predicted=round(predicted, 4), plain=round(predicted, 4), measured=measured,
         error=round(CLAPPED_SHARE * measured, 4),

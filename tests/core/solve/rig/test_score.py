@@ -15,11 +15,11 @@ from steeple.core.solve.rig.score import (
     RigKind,
     RigScore,
     floor_m2_of,
-    minutes_of,
     score_of,
     things_of,
 )
 from steeple.core.study.base.phrases import noise_words
+from steeple.core.study.card.lists.setting_up import planned_min
 from steeple.core.study.plan_study import camera_studies
 from steeple.demo.plans import DUMPLINGS, GILDING
 from tests.plans import BARE
@@ -67,7 +67,7 @@ def test_nothing_costs_nothing() -> None:
     )
     empty = BARE.model_copy(update={"cameras": ()})
     assert things_of(empty) == 0
-    assert minutes_of(empty) == 0
+    assert planned_min(empty) == 0
     assert floor_m2_of(camera_studies(empty)) == 0
 
 
@@ -77,7 +77,7 @@ def test_more_gear_takes_longer_and_more_floor() -> None:
     less = GILDING.model_copy(update={"lights": lit[:1]})
     assert len(lit) > 1
     assert things_of(less) < things_of(more)
-    assert minutes_of(less) < minutes_of(more)
+    assert planned_min(less) < planned_min(more)
     assert floor_m2_of(camera_studies(less)) < floor_m2_of(camera_studies(more))
 
 

@@ -24,7 +24,7 @@ const given = (
   more: Partial<Given> = {},
 ): Given => ({
   plan: { lights } as unknown as Plan,
-  call: { stops: [], devices } as RollCall,
+  call: { stops: [], devices, set_up_min: 24.6 } as RollCall,
   standing: STANDING,
   seconds: null,
   ...more,
@@ -172,4 +172,27 @@ it('every panel but the stages has a form, whose fields begin with what they are
       }
     }
   }
+});
+
+describe('how long setting up took', () => {
+  it('is asked in minutes, beside what was planned', () => {
+    const { fields, says } = FORMS['set-up'](given(), {});
+    expect(fields.map((one) => one.under)).toEqual([
+      'planned: about 25; the log learns your own pace',
+    ]);
+    expect(says).toBeNull();
+  });
+  it('says nothing of a plan with nothing to set up', () => {
+    const of = given([], [], { call: { stops: [], devices: [], set_up_min: 0 } as RollCall });
+    expect(FORMS['set-up'](of, {}).fields[0]?.under).toBe('the log learns your own pace');
+  });
+  it.each([
+    ['40', { kind: 'set-up', minutes: 40 }],
+    ['0', null],
+    ['-5', null],
+    ['9000', null],
+    ['soon', null],
+  ])('typed as %s', (minutes, said) => {
+    expect(FORMS['set-up'](given(), { minutes }).says).toEqual(said);
+  });
 });

@@ -2,7 +2,7 @@
 import type { Plan, RollCall } from '../../api/types';
 import type { Says, Standing } from '../told';
 
-export type Panel = 'stopped' | 'did' | 'adjust' | 'stage' | 'lost' | 'note' | 'end';
+export type Panel = 'stopped' | 'did' | 'adjust' | 'stage' | 'lost' | 'set-up' | 'note' | 'end';
 export type Values = Readonly<Record<string, string>>;
 
 export interface Choice {
@@ -44,6 +44,7 @@ export const PANELS: readonly { panel: Panel; words: string }[] = [
   { panel: 'adjust', words: 'set otherwise' },
   { panel: 'stage', words: 'next stage' },
   { panel: 'lost', words: 'minutes lost' },
+  { panel: 'set-up', words: 'setting up took' },
   { panel: 'note', words: 'a note' },
   { panel: 'end', words: 'end the session' },
 ];
@@ -232,6 +233,26 @@ function lost(_: Given, values: Values): Form {
   };
 }
 
+function setUp({ call }: Given, values: Values): Form {
+  const minutes = numberOf(values.minutes, LONGEST_MIN);
+  return {
+    fields: [
+      {
+        name: 'minutes',
+        label: 'How many minutes, from the first stand to the first take?',
+        kind: 'number',
+        begins: '',
+        most: LONGEST_MIN,
+        under: call.set_up_min
+          ? `planned: about ${Math.round(call.set_up_min)}; the log learns your own pace`
+          : 'the log learns your own pace',
+      },
+    ],
+    button: 'Note it',
+    says: minutes ? { kind: 'set-up', minutes } : null,
+  };
+}
+
 function note(_: Given, values: Values): Form {
   const says = (values.says ?? '').trim();
   return {
@@ -256,4 +277,4 @@ function end({ standing }: Given): Form {
 /** The form of a panel, as its values stand; stages are chosen, not filled in. */
 export const FORMS: Readonly<
   Record<Exclude<Panel, 'stage'>, (given: Given, values: Values) => Form>
-> = { stopped, did, adjust, lost, note, end };
+> = { stopped, did, adjust, lost, 'set-up': setUp, note, end };

@@ -3,7 +3,7 @@
 import { Button } from '@mantine/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { sentencesOf } from '../../api/client';
-import type { MeterRow } from '../../api/types';
+import type { MeterRow, Problem } from '../../api/types';
 import { withValue } from '../../domain/plan';
 import { FieldGroup } from '../../fields/FieldGroup';
 import { PlainField } from '../../fields/PlainField';
@@ -12,7 +12,7 @@ import { Sentence } from '../../ui/Sentence';
 import { Trouble } from '../../ui/Trouble';
 import { VerdictMark } from '../../ui/VerdictMark';
 import classes from './check.module.css';
-import { readingsOf } from './model';
+import { clockOf, type DaylightRead, daylightReadingOf, hasDaylight, readingsOf } from './model';
 import { keepMeter, readMeter } from './requests';
 
 /** What was read of each lamp, by its id, lux. */
@@ -22,21 +22,25 @@ interface Props {
   planId: string;
   readings: Readings;
   onReadings: (readings: Readings) => void;
+  daylight: DaylightRead;
+  onDaylight: (daylight: DaylightRead) => void;
 }
 
-export function Meter({ planId, readings, onReadings }: Props) {
+export function Meter({ planId, readings, onReadings, daylight, onDaylight }: Props) {
   const { plan, camera, edit } = useSheet();
   const lit = plan.lights.filter((one) => one.lit);
   const given = readingsOf(plan, readings);
+  const day = daylightReadingOf(plan, daylight);
+  const told = JSON.stringify([given, day]);
   const found = useQuery({
-    queryKey: ['meter', JSON.stringify(plan), camera.id, JSON.stringify(given)],
-    queryFn: () => readMeter(plan, camera.id, given),
-    enabled: given.length > 0,
+    queryKey: ['meter', JSON.stringify(plan), camera.id, told],
+    queryFn: () => readMeter(plan, camera.id, given, day),
+    enabled: given.length > 0 || day !== null,
     placeholderData: (before) => before,
     retry: false,
   });
   const keep = useMutation({
-    mutationFn: (_readings: string) => keepMeter(planId, camera.id, given),
+    mutationFn: (_readings: string) => keepMeter(planId, camera.id, given, day),
   });
   const put = (changes: readonly { path: string; value: number }[]): void => {
     void edit((now) => changes.reduce((plan, one) => withValue(plan, one.path, one.value), now));
@@ -65,8 +69,9 @@ export function Meter({ planId, readings, onReadings }: Props) {
           }}
         />
       ))}
+      {hasDaylight(plan) ? <OfDay daylight={daylight} onDaylight={onDaylight} /> : null}
       {found.isError ? <Trouble sentences={sentencesOf(found.error)} /> : null}
-      {given.length && found.data ? (
+      {(given.length || day) && found.data ? (
         <div className={classes.wide} role="region" aria-label="Lamps by the meter">
           <p>
             <Sentence pieces={found.data.says} />
@@ -74,12 +79,20 @@ export function Meter({ planId, readings, onReadings }: Props) {
           {found.data.rows.map((row) => (
             <Row key={row.lamp} row={row} onPut={put} />
           ))}
+          {found.data.daylight ? (
+            <div className={classes.lamp}>
+              <VerdictMark verdict={found.data.daylight.verdict} />
+              <p>
+                <Sentence pieces={found.data.daylight.says} />
+              </p>
+            </div>
+          ) : null}
           <Button
             size="compact-sm"
             variant="default"
             loading={keep.isPending}
-            disabled={keep.variables === JSON.stringify(given) && keep.isSuccess}
-            onClick={() => keep.mutate(JSON.stringify(given))}
+            disabled={keep.variables === told && keep.isSuccess}
+            onClick={() => keep.mutate(told)}
           >
             Keep the readings in the log
           </Button>
@@ -89,6 +102,48 @@ export function Meter({ planId, readings, onReadings }: Props) {
     </FieldGroup>
   );
 }
+
+/** The daylight with all lamps off, and when it was read. */
+function OfDay({ daylight, onDaylight }: Pick<Props, 'daylight' | 'onDaylight'>) {
+  const { plan } = useSheet();
+  const begins = plan.room.daylight?.begins ?? '';
+  const unnamed = plan.room.name ? '' : '; name the room, and the log learns what it gets';
+  return (
+    <>
+      <PlainField
+        label="The daylight reads"
+        kind="plain"
+        nullable
+        explain={`lux, all lamps off, no sun on the meter${unnamed}`}
+        value={daylight.lux}
+        onCommit={async (value) => {
+          onDaylight({ ...daylight, lux: value === null ? null : Number(value) });
+          return [];
+        }}
+      />
+      <PlainField
+        label="Read at"
+        kind="text"
+        nullable
+        explain={`hours and minutes; empty: ${begins}, as the session begins`}
+        value={daylight.at}
+        onCommit={async (value) => {
+          const at = clockOf(String(value ?? ''));
+          if (at !== undefined) onDaylight({ ...daylight, at });
+          return at === undefined ? [NO_CLOCK] : [];
+        }}
+      />
+    </>
+  );
+}
+
+const NO_CLOCK: Problem = {
+  code: 'no-clock',
+  sentence: 'The time is typed as hours and minutes, such as 9:30; it goes from 0:00 to 23:59.',
+  field: 'at',
+  value: '',
+  range: '0:00 to 23:59',
+};
 
 interface RowProps {
   row: MeterRow;

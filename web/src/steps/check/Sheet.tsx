@@ -20,6 +20,7 @@ import { Figures } from './Figures';
 import { Keep } from './Keep';
 import { Meter, type Readings } from './Meter';
 import { Moves, Notes } from './Moves';
+import { type DaylightRead, NO_DAYLIGHT_READ } from './model';
 import { getChart, type Paper, type Said } from './requests';
 import { TryIt } from './TryIt';
 import { useReading } from './useReading';
@@ -37,6 +38,7 @@ export function CheckSheet({ planId }: SheetProps) {
   const { plan, camera } = useSheet();
   const { reading, said, trouble, progress, refused, read, stop, say } = useReading(planId);
   const [lux, setLux] = useState<Readings>({});
+  const [day, setDay] = useState<DaylightRead>(NO_DAYLIGHT_READ);
   const busy = progress !== null;
   return (
     <>
@@ -84,16 +86,23 @@ export function CheckSheet({ planId }: SheetProps) {
       <div className={sheet.inputs}>
         {reading ? <Figures report={reading.report} /> : null}
         <ZoomOrDistance said={said} say={say} />
-        <Meter planId={planId} readings={lux} onReadings={setLux} />
+        <Meter
+          planId={planId}
+          readings={lux}
+          onReadings={setLux}
+          daylight={day}
+          onDaylight={setDay}
+        />
         <TryIt
           plan={plan}
           camera={camera.id}
           paper={said.paper}
           busy={busy}
           onFrame={(take) => void read(async () => [await take()], { ...said, corners: [] })}
-          onReadings={(found) =>
-            setLux(Object.fromEntries(found.meter.map((one) => [one.lamp, one.read_lx])))
-          }
+          onReadings={(found) => {
+            setLux(Object.fromEntries(found.meter.map((one) => [one.lamp, one.read_lx])));
+            setDay({ lux: found.daylight_lx, at: null });
+          }}
         />
       </div>
     </>

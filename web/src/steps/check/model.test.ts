@@ -1,6 +1,15 @@
-import { expect, test } from 'vitest';
+import { describe, expect, it, test } from 'vitest';
 import type { CheckReport, Plan } from '../../api/types';
-import { pathOf, placesOf, readingsOf, tapOf } from './model';
+import {
+  clockOf,
+  daylightReadingOf,
+  hasDaylight,
+  NO_DAYLIGHT_READ,
+  pathOf,
+  placesOf,
+  readingsOf,
+  tapOf,
+} from './model';
 
 test('places of a picture become a closed path', () => {
   const places = placesOf([
@@ -42,4 +51,37 @@ test('only lamps that are lit and were read are sent', () => {
     { lamp: 'a', read_lx: 500, level_percent: 40 },
     { lamp: 'b', read_lx: 0, level_percent: 100 },
   ]);
+});
+
+describe('the daylight by the meter', () => {
+  const room = (closed: boolean, daylight: object | null) =>
+    ({ room: { daylight, windows: [{ closed }] } }) as unknown as Plan;
+
+  it('is asked for where a window is open and the day is known', () => {
+    expect(hasDaylight(room(false, {}))).toBe(true);
+    expect(hasDaylight(room(true, {}))).toBe(false);
+    expect(hasDaylight(room(false, null))).toBe(false);
+  });
+  it('goes to the core as it was typed', () => {
+    const open = room(false, {});
+    expect(daylightReadingOf(open, NO_DAYLIGHT_READ)).toBeNull();
+    expect(daylightReadingOf(open, { lux: 300, at: '09:30' })).toEqual({
+      read_lx: 300,
+      at: '09:30',
+    });
+    expect(daylightReadingOf(open, { lux: 0, at: null })).toEqual({ read_lx: 0, at: null });
+    expect(daylightReadingOf(open, { lux: Number.NaN, at: null })).toBeNull();
+    expect(daylightReadingOf(room(true, {}), { lux: 300, at: null })).toBeNull();
+  });
+  it.each([
+    ['9:5', '09:05'],
+    [' 14.30 ', '14:30'],
+    ['7h15', '07:15'],
+    ['', null],
+    ['24:00', undefined],
+    ['12:60', undefined],
+    ['noon', undefined],
+  ])('reads the time %s', (typed, at) => {
+    expect(clockOf(typed)).toBe(at);
+  });
 });

@@ -1,5 +1,11 @@
 /** What the check sheet works out of a report for its drawing and its table. */
-import type { CheckFigure, CheckReport, MeterReading, Plan } from '../../api/types';
+import type {
+  CheckFigure,
+  CheckReport,
+  DaylightReading,
+  MeterReading,
+  Plan,
+} from '../../api/types';
 import { exactWords, quantityWords, type UnitSystem } from '../../domain/units';
 
 export type Place = readonly [number, number];
@@ -90,6 +96,30 @@ export function tapOf(tap: CheckReport['tap'], reach_mm: number | null, load_g: 
     reach_mm: reach_mm === null ? null : Math.round(reach_mm),
     load_g: load_g === null ? null : Math.round(load_g),
   };
+}
+
+/** What was read with all lamps off, and when, as `hh:mm` on the day of the plan. */
+export interface DaylightRead {
+  lux: number | null;
+  at: string | null;
+}
+export const NO_DAYLIGHT_READ: DaylightRead = { lux: null, at: null };
+
+/** Whether a plan has daylight that a reading can be set against. */
+export const hasDaylight = ({ room }: Plan): boolean =>
+  room.daylight !== null && room.windows.some((one) => !one.closed);
+
+/** The daylight that was typed, as the core takes it; null where there is none to set it against. */
+export const daylightReadingOf = (plan: Plan, { lux, at }: DaylightRead): DaylightReading | null =>
+  lux !== null && Number.isFinite(lux) && hasDaylight(plan) ? { read_lx: lux, at } : null;
+
+/** A time of day as it is typed, `9:5` or `09:05`; undefined for what is none. */
+export function clockOf(typed: string): string | null | undefined {
+  if (!typed.trim()) return null;
+  const [, hour, minute] = /^\s*(\d{1,2})\s*[:.h]\s*(\d{1,2})\s*$/.exec(typed) ?? [];
+  if (hour === undefined || minute === undefined) return undefined;
+  if (Number(hour) > 23 || Number(minute) > 59) return undefined;
+  return `${hour.padStart(2, '0')}:${minute.padStart(2, '0')}`;
 }
 
 /** What was typed of lamps that are lit, as the core takes it. */

@@ -6,6 +6,7 @@ import type {
   CheckLine,
   CheckProgress,
   CheckReport,
+  DaylightReading,
   MeterReading,
   MeterReport,
   Plan,
@@ -102,8 +103,11 @@ export const readMeter = (
   plan: Plan,
   camera: string,
   readings: readonly MeterReading[],
+  daylight: DaylightReading | null,
 ): Promise<MeterReport> =>
-  answer(client.POST('/api/check/meter', { body: { plan, camera, readings: [...readings] } }));
+  answer(
+    client.POST('/api/check/meter', { body: { plan, camera, readings: [...readings], daylight } }),
+  );
 
 /** Keeps a reading in the log, set against the newest revision of the plan, with a small picture of it. */
 export async function keepInLog(
@@ -136,10 +140,11 @@ export async function keepMeter(
   plan_id: string,
   camera: string,
   readings: readonly MeterReading[],
+  daylight: DaylightReading | null,
 ): Promise<number> {
   const path = { plan_id };
   const { revision } = await answer(client.GET('/api/plans/{plan_id}/head', { params: { path } }));
-  const body = { plan_id, revision, camera, readings: [...readings] };
+  const body = { plan_id, revision, camera, readings: [...readings], daylight };
   return (await answer(client.POST('/api/log/readings/meter', { body }))).pairs.length;
 }
 

@@ -15,6 +15,7 @@ import {
   differs,
   GROUPS,
   type Group,
+  goesAlong,
   laidOutBy,
   meanOf,
   mostStrayed,
@@ -59,12 +60,12 @@ function WithIt({ row, plan }: { row: MeasuredRow; plan: Plan }) {
   const step = TOLD_BY[row.figure];
   const changed = withLearned(plan, row);
   const told = useQuery({
-    queryKey: ['with-it', step, camera.index, JSON.stringify(changed)],
-    queryFn: () => answerWith(changed, step ?? 'lens', camera.index),
+    queryKey: ['with-it', step, camera.index, JSON.stringify([plan, changed])],
+    queryFn: () => answerWith(changed, plan, step ?? 'lens', camera.index),
     enabled: step !== undefined,
     staleTime: Number.POSITIVE_INFINITY,
   }).data;
-  if (!told) return null;
+  if (!told?.length) return null;
   return (
     <p className={classes.withIt}>
       With it: <Sentence pieces={told} />
@@ -108,7 +109,7 @@ function Row({ row }: { row: MeasuredRow }) {
             <Button size="compact-sm" onClick={() => void edit((now) => withLearned(now, row))}>
               {difference === 'take' ? 'Use it in this plan' : 'Take it out of this plan'}
             </Button>
-          ) : row.corrects && learned?.status === 'sure' ? (
+          ) : row.corrects && learned?.status === 'sure' && goesAlong(row) ? (
             <span className={classes.quiet}>goes with it into every plan that takes it</span>
           ) : null}
           <Practise figure={row.figure} of={mostStrayed(row.pairs)} />

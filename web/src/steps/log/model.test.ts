@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import type { MeasuredRow, Pair, Plan } from '../../api/types';
+import type { Figure, MeasuredRow, Pair, Piece, Plan } from '../../api/types';
 import {
+  changesOf,
   differs,
+  goesAlong,
   laidOutBy,
   learnedOff,
   meanOf,
@@ -9,6 +11,7 @@ import {
   offBy,
   offWords,
   reachOf,
+  roomRef,
   withLearned,
 } from './model';
 
@@ -127,5 +130,69 @@ describe('what is learned in a plan', () => {
       learned_focal_share: null,
     });
     expect(differs(plan(null), row('few'))).toBeNull();
+  });
+});
+
+describe('what is learned of a room and of its maker', () => {
+  const learnt = (figure: 'room.daylight' | 'maker.set-up', of: string): MeasuredRow => {
+    const sure = row('sure', 0.7);
+    return { ...sure, figure, learned: sure.learned && { ...sure.learned, figure, of } };
+  };
+  const inRoom = (name: string | null, share: number | null = null): Plan =>
+    ({
+      room: { name, learned_daylight_share: share },
+      maker: { learned_set_up_share: null },
+    }) as unknown as Plan;
+  const day = learnt('room.daylight', 'the-workroom');
+
+  it('goes into the plan of that room and into no other', () => {
+    expect(differs(inRoom('The workroom'), day)).toBe('take');
+    expect(differs(inRoom('The hall'), day)).toBeNull();
+    expect(differs(inRoom(null), day)).toBeNull();
+    expect(withLearned(inRoom('The hall'), day)).toEqual(inRoom('The hall'));
+    const taken = withLearned(inRoom('The workroom'), day);
+    expect(taken.room.learned_daylight_share).toBe(0.7);
+    expect(differs(taken, day)).toBeNull();
+  });
+
+  it('is taken out again where the log does not hold to it', () => {
+    const off = { ...day, learned: day.learned && { ...day.learned, status: 'off' as const } };
+    expect(differs(inRoom('The workroom', 0.7), off)).toBe('drop');
+    expect(withLearned(inRoom('The workroom', 0.7), off).room.learned_daylight_share).toBeNull();
+  });
+
+  it('is of every plan where it is of the maker', () => {
+    const pace = learnt('maker.set-up', 'maker');
+    expect(withLearned(inRoom(null), pace).maker.learned_set_up_share).toBe(0.7);
+    expect(goesAlong(pace)).toBe(false);
+    expect(goesAlong(row('sure'))).toBe(true);
+  });
+
+  it.each([
+    ['The workroom', 'the-workroom'],
+    ['  Hall, 2nd floor ', 'hall-2nd-floor'],
+    ['Ä', ''],
+  ])('knows the room %s by %s', (name, id) => {
+    expect(roomRef(name)).toBe(id);
+  });
+});
+
+describe('what a correction changes of the light', () => {
+  const figure = (key: string, value: number): Figure =>
+    ({ key, about: 'one', title: key, holds_for: '', quantity: { value, unit: 'lx' } }) as Figure;
+  const said = (pieces: readonly Piece[]): string =>
+    pieces.map((one) => one.quantity?.value ?? one.text).join('');
+
+  it('is told figure by figure, where it changes', () => {
+    const before = [figure('light.illuminance', 700), figure('light.iso', 600)];
+    const after = [figure('light.illuminance', 590), figure('light.iso', 710)];
+    expect(said(changesOf(before, after))).toBe(
+      'light.illuminance 590 in place of 700; light.iso 710 in place of 600',
+    );
+  });
+  it('leaves out what stays, and what is not told', () => {
+    const before = [figure('light.iso', 600), figure('light.lift', 3)];
+    expect(changesOf(before, [figure('light.iso', 600), figure('light.lift', 4)])).toEqual([]);
+    expect(changesOf([], [figure('light.iso', 600)])).toEqual([]);
   });
 });

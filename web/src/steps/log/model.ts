@@ -1,6 +1,15 @@
 /** What the log sheet reads off the log: where dots lie, how times are said. */
-import type { MeasuredRow, Pair, Plan, SessionOfLog, StepId, TakeFound } from '../../api/types';
-import { withValue } from '../../domain/plan';
+import type {
+  Figure,
+  MeasuredRow,
+  Pair,
+  Piece,
+  Plan,
+  SessionOfLog,
+  StepId,
+  TakeFound,
+} from '../../api/types';
+import { valueAt, withValue } from '../../domain/plan';
 import { exactWords, lengthWords, spanWords, type UnitSystem } from '../../domain/units';
 
 export interface Sought {
@@ -85,6 +94,7 @@ export function sessionWords({ record }: SessionOfLog): string {
   const count = record.takes.length;
   return [
     `${count} ${count === 1 ? 'take' : 'takes'}`,
+    record.set_up_min ? `set up in ${spanWords(record.set_up_min * 60)}` : '',
     filmed ? `${spanWords(filmed)} filmed` : '',
     lost ? `${spanWords(lost * 60)} lost` : '',
     record.ended ? '' : 'not ended',
@@ -112,6 +122,25 @@ const FIELD: Partial<Record<MeasuredRow['figure'], string>> = {
   'body.stop': 'learned_stop_share',
 };
 
+/** Where a plan itself keeps what was learned of its room or its maker. */
+const PLAN_FIELD: Partial<Record<MeasuredRow['figure'], string>> = {
+  'room.daylight': '/room/learned_daylight_share',
+  'maker.set-up': '/maker/learned_set_up_share',
+};
+
+/** A room's name as the id that the log knows it by. */
+export const roomRef = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40);
+
+/** Whether what was learned of a room is of the room of this plan; of the maker it always is. */
+const isOfPlan = (plan: Plan, row: MeasuredRow): boolean =>
+  row.figure !== 'room.daylight' ||
+  (plan.room.name !== null && roomRef(plan.room.name) === row.learned?.of);
+
 type Copy = Record<string, unknown>;
 
 /** The copies of a thing in a plan, each with its pointer. */
@@ -135,29 +164,55 @@ function copiesOf(plan: Plan, of: string): { at: string; copy: Copy }[] {
   return found.filter((one): one is { at: string; copy: Copy } => one.copy !== null);
 }
 
+/** Every place of a plan that keeps what a row teaches, and what stands there. */
+function placesOf(plan: Plan, row: MeasuredRow): { at: string; known: unknown }[] {
+  const own = PLAN_FIELD[row.figure];
+  if (own) return isOfPlan(plan, row) ? [{ at: own, known: valueAt(plan, own) ?? null }] : [];
+  const field = FIELD[row.figure];
+  const of = row.learned?.of;
+  if (!field || !of || !row.corrects) return [];
+  return copiesOf(plan, of).map(({ at, copy }) => ({
+    at: `${at}/${field}`,
+    known: copy[field] ?? null,
+  }));
+}
+
+/** Whether a figure goes with a thing of the cupboard into every plan that takes it. */
+export const goesAlong = (row: MeasuredRow): boolean => FIELD[row.figure] !== undefined;
+
 /** What the log says of a figure now, as it goes into a plan; null where nothing does. */
 const learnedValue = (row: MeasuredRow): number | null =>
   row.learned?.status === 'sure' ? row.learned.value : null;
 
 /** Whether this plan's copy of a thing says something else than the log: it can be taken, or taken out. */
 export function differs(plan: Plan, row: MeasuredRow): 'take' | 'drop' | null {
-  const field = FIELD[row.figure];
-  const of = row.learned?.of;
-  if (!field || !of || !row.corrects) return null;
   const value = learnedValue(row);
-  const other = copiesOf(plan, of).some(({ copy }) => (copy[field] ?? null) !== value);
+  const other = placesOf(plan, row).some(({ known }) => known !== value);
   return other ? (value === null ? 'drop' : 'take') : null;
 }
 
 /** The plan with what was learned on its copies of a thing. */
 export function withLearned(plan: Plan, row: MeasuredRow): Plan {
-  const field = FIELD[row.figure];
-  const of = row.learned?.of;
-  if (!field || !of) return plan;
-  return copiesOf(plan, of).reduce(
-    (now, { at }) => withValue(now, `${at}/${field}`, learnedValue(row)),
-    plan,
-  );
+  return placesOf(plan, row).reduce((now, { at }) => withValue(now, at, learnedValue(row)), plan);
+}
+
+/** Figures of light that a correction changes, as they are told. */
+const LIGHT_TOLD = ['light.illuminance', 'light.iso', 'light.even_ninths'];
+
+/** What becomes of some figures: each that changes, before and after. */
+export function changesOf(before: readonly Figure[], after: readonly Figure[]): Piece[] {
+  const words = (text: string): Piece => ({ text, quantity: null, figure: null, field: null });
+  const told = LIGHT_TOLD.flatMap((key) => {
+    const [was, now] = [before, after].map((one) => one.find((each) => each.key === key));
+    if (!was || !now || was.quantity.value === now.quantity.value) return [];
+    return [{ title: now.title, was: was.quantity, now: now.quantity }];
+  });
+  return told.flatMap(({ title, was, now }, index) => [
+    words(`${index ? '; ' : ''}${title} `),
+    { ...words(''), quantity: now },
+    words(' in place of '),
+    { ...words(''), quantity: was },
+  ]);
 }
 
 /** Mean and spread of how far measurements were off; the spread is null for a single one. */
@@ -208,6 +263,7 @@ export function laidOutBy(rows: readonly MeasuredRow[], by: Group): MeasuredRow[
 
 /** The step whose answer tells what a correction changes. */
 export const TOLD_BY: Partial<Record<MeasuredRow['figure'], StepId>> = {
+  'room.daylight': 'light',
   'lens.focal': 'lens',
   'support.sag': 'hold',
   'lamp.light': 'light',

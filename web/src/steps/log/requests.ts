@@ -1,6 +1,8 @@
 /** Requests of the log: sessions, takes, what was lost, predicted against measured, pictures, files. */
 import { answer, client, inTime } from '../../api/client';
 import type {
+  Figure,
+  Glance,
   Losses,
   MeasuredRow,
   PairFigure,
@@ -11,7 +13,7 @@ import type {
   StepId,
   TakeFound,
 } from '../../api/types';
-import type { Sought } from './model';
+import { changesOf, type Sought } from './model';
 
 export type Compared = Awaited<ReturnType<typeof getCompared>>;
 
@@ -22,11 +24,28 @@ export const switchLearned = (figure: PairFigure, of: string, on: boolean) =>
   answer(client.POST('/api/log/learned/switch', { body: { figure, of, on } }));
 
 /** What the answer of a step would be for a plan. */
-export async function answerWith(plan: Plan, step: StepId, camera: number): Promise<Piece[]> {
-  const found = (await answer(client.POST('/api/glance', { body: { plan, step, camera } }))).answer;
+export async function answerWith(
+  changed: Plan,
+  plan: Plan,
+  step: StepId,
+  camera: number,
+): Promise<Piece[]> {
+  const look = (at: Plan): Promise<Glance> =>
+    answer(client.POST('/api/glance', { body: { plan: at, step, camera } }));
+  const found = await look(changed);
+  if (step === 'light') {
+    // How much light there is stands among the figures, not in the answer.
+    const [after, before] = [found, await look(plan)].map(figuresOf);
+    return changesOf(before ?? [], after ?? []);
+  }
   // How much higher a support is set stands under its answer.
-  return step === 'hold' ? found.under : found.line;
+  return step === 'hold' ? found.answer.under : found.answer.line;
 }
+
+const figuresOf = (glance: Glance): Figure[] => [
+  ...glance.figures,
+  ...(glance.camera?.figures ?? []),
+];
 
 export const getLosses = (plan: string | null): Promise<Losses> =>
   answer(client.GET('/api/log/losses', { params: { query: plan ? { plan } : {} } }));

@@ -15,6 +15,7 @@ from steeple.api.context import Context, context_of
 from steeple.api.errors import problem_of
 from steeple.api.replies import as_json, download
 from steeple.core.errors import SteepleError
+from steeple.core.findings.check.daylight import DaylightReading
 from steeple.core.findings.check.meter import MeterReading
 from steeple.core.plan.problems import Problem
 from steeple.core.plan.reading import AnyPlan, read_plan
@@ -143,11 +144,13 @@ HEAVY.update((check, check_by_steps))
 
 
 class MeterRequest(Part):
-    """A plan, one of its cameras, and what a light meter reads on the middle of its zone, a lamp at a time."""
+    """A plan, one of its cameras, and what a light meter reads on the middle of its zone, a lamp at a time, and with all lamps
+    off."""
 
     plan: AnyPlan
     camera: str = ""
     readings: Annotated[tuple[MeterReading, ...], Field(max_length=20)] = ()
+    daylight: DaylightReading | None = None
 
 
 @router.post("/check/meter", response_model=MeterReport)
@@ -155,6 +158,7 @@ class MeterRequest(Part):
 def meter(request: MeterRequest, ctx: Ctx) -> Response:
     """Readings of a light meter against the lamps of the plan: the level of each, and its rated light."""
     found = read_meter(
-        request.plan, request.camera or None, request.readings, PlanStudy(request.plan, ctx.cache)
-    )
+        request.plan, request.camera or None, request.readings, PlanStudy(request.plan, ctx.cache),
+        request.daylight,
+    )  # fmt: skip
     return as_json(found.model_dump_json())

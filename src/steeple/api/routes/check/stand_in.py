@@ -22,6 +22,7 @@ from steeple.devices.frame_camera import Faults, PrintedChart
 from steeple.devices.instruments import (
     StandInInclinometer,
     StandInLuxMeter,
+    StandInSky,
     StandInSoundMeter,
     StandInTape,
     lamps_of,
@@ -86,10 +87,11 @@ async def stand_in(request: StandInRequest, ctx: Ctx) -> Response:
 
 
 class BenchReadings(Part):
-    """What one reads by hand at the bench: a light meter lamp by lamp, a tape, a phone on the camera, a sound
+    """What one reads by hand at the bench: a light meter lamp by lamp and with all off, a tape, a phone on the camera, a sound
     meter."""
 
     meter: tuple[MeterReading, ...]
+    daylight_lx: float | None
     tape_mm: float
     incline_deg: float
     sound_db: float
@@ -116,6 +118,7 @@ async def readings(request: StandInRequest, ctx: Ctx) -> Response:
             )
         return BenchReadings(
             meter=tuple(read_by_lamp),
+            daylight_lx=StandInSky(planned, request.seed).read_lx(),
             tape_mm=StandInTape(bench, request.seed).read_mm(),
             incline_deg=StandInInclinometer(bench, request.seed).read_deg(),
             sound_db=StandInSoundMeter(_loud_db(request), request.seed).read_db(),

@@ -9,6 +9,7 @@ from pydantic import Field
 
 from steeple.api.context import Context, context_of
 from steeple.api.replies import PlanId, Revision, as_json
+from steeple.core.findings.check.daylight import DaylightReading
 from steeple.core.findings.check.meter import MeterReading
 from steeple.core.findings.log.notes import LogNote, log_notes
 from steeple.core.findings.log.says import learned_says, log_answer
@@ -58,12 +59,13 @@ class FrameTold(Part):
 
 
 class MeterTold(Part):
-    """What a light meter read of lamps of a revision of a plan."""
+    """What a light meter read of lamps of a revision of a plan, or of its daylight with all lamps off."""
 
     plan_id: PlanId
     revision: Revision
     camera: Slug | None = None
-    readings: Annotated[tuple[MeterReading, ...], Field(min_length=1, max_length=10)]
+    readings: Annotated[tuple[MeterReading, ...], Field(max_length=10)] = ()
+    daylight: DaylightReading | None = None
     session_id: EventId | None = None
 
 
@@ -95,7 +97,7 @@ def _compared(ctx: Context, plan: str | None = None) -> str:
             of_words=pairs[-1].of_name,
             learned=learned.get((figure, of)),
             says=() if (figure, of) not in learned else learned_says(learned[figure, of]),
-            corrects=bool(KINDS[figure].gear_field and of),
+            corrects=bool(KINDS[figure].plan_field or (KINDS[figure].gear_field and of)),
             pairs=tuple(pairs),
         )
         for (figure, of), pairs in sorted(
@@ -132,7 +134,7 @@ def meter(told: MeterTold, ctx: Ctx) -> Response:
     """Keep what a light meter read beside what was planned."""
     pairs = ctx.learning.tell_meter(
         told.plan_id, revision=told.revision, camera=told.camera, readings=told.readings,
-        session_id=told.session_id,
+        daylight=told.daylight, session_id=told.session_id,
     )  # fmt: skip
     return as_json(PairsKept(pairs=tuple(pairs)).model_dump_json())
 

@@ -16,6 +16,11 @@ MORE: Mapping[PairFigure, tuple[str, str]] = {
     "body.stop": ("later than its figures say", "sooner than its figures say"),
     "support.swing": ("faster than estimated", "slower than estimated"),
     "room.rt60": ("more echo than worked out", "less echo than worked out"),
+    "room.daylight": (
+        "more daylight than its sky and panes say",
+        "less daylight than its sky and panes say",
+    ),
+    "maker.set-up": ("longer to set up than planned", "less time to set up than planned"),
 }
 """How a share is told: above one, below one."""
 VERBS: Mapping[PairFigure, str] = {
@@ -26,6 +31,8 @@ VERBS: Mapping[PairFigure, str] = {
     "body.stop": "stops by itself",
     "support.swing": "swings",
     "room.rt60": "has",
+    "room.daylight": "gets",
+    "maker.set-up": "take",
 }
 
 

@@ -10,6 +10,7 @@ from steeple.core.plan.values import (
     BodyHeightMm,
     GapMm,
     LeanDeg,
+    LearnedShare,
     Part,
     PlaceMm,
     RoomMm,
@@ -66,6 +67,10 @@ class Maker(Part):
     second: SecondPerson | None = None
     others: tuple[SecondPerson, ...] = Field(
         default=(), max_length=PEOPLE_LIMIT, description="More people round the table."
+    )
+    learned_set_up_share: LearnedShare | None = Field(
+        default=None,
+        description="How long setting up takes by what is planned, as sessions told; None = as planned.",
     )
     hand_room_mm: RoomMm | None = Field(
         default=None,

@@ -12,6 +12,7 @@ from steeple.core.plan.values import (
     ExtentMm,
     FloorMm,
     HeightMm,
+    LearnedShare,
     Name,
     Part,
     PlaceMm,
@@ -101,6 +102,10 @@ class Room(Part):
     )
     windows: tuple[Window, ...] = Field(default=(), max_length=6)
     daylight: Daylight | None = None
+    learned_daylight_share: LearnedShare | None = Field(
+        default=None,
+        description="Daylight by what sky and pane say, as light meters read it here; None = as they say.",
+    )
     mains_hz: Literal[50, 60] | None = None
     circuit_w: PowerW | None = Field(
         default=None, description="What the circuit of the sockets may carry, by its fuse."

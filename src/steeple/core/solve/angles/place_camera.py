@@ -33,6 +33,7 @@ from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, percent, say
 from steeple.core.study.base.shapes import Point, point
 from steeple.core.study.cache import StudyCache
+from steeple.core.study.card.lists.setting_up import own_min
 from steeple.core.study.hold.answer import place_words
 from steeple.core.study.hold.step import HOLD
 from steeple.core.study.inputs.lamp import direction_of
@@ -237,7 +238,7 @@ def _offer(
         px_per_mm=lens.sight.delivered_px_per_mm,
         detail_px=lens.sight.detail_px,
         held_by=held_by,
-        set_up_min=0.0 if held is None else float(FORMS[held[0].gear.form].minutes),
+        set_up_min=0.0 if held is None else own_min(scene.plan, FORMS[held[0].gear.form].minutes),
         to_get="" if tried.owned else name,
         works=not lacking and not unseen and bool(held_by) and tried.owned,
         says=_place_says(scene, study, azimuth, elevation),

@@ -24,6 +24,7 @@ from steeple.core.study.base.assumptions import Assumptions
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, percent, say
 from steeple.core.study.base.shapes import Point, point
+from steeple.core.study.card.lists.setting_up import own_min
 from steeple.core.study.hold.drawing import RigMember
 from steeple.core.study.hold.step import HOLD
 from steeple.core.study.hold.study import HoldStudy, SupportStudy, study_support
@@ -268,7 +269,7 @@ def _row(scene: CameraStudy, study: HoldStudy, *, mine: bool, present: bool) -> 
         table_mm2=area if on_table else None,
         in_makers_way=any(one.code == "hold.in-makers-place" for one in found),
         missing=() if chain is None else tuple(link.piece.name for link in chain.missing),
-        set_up_min=FORMS[gear.form].minutes,
+        set_up_min=own_min(scene.plan, FORMS[gear.form].minutes),
         decides=_decides(study, found, max(shares, default=None)),
         members=()
         if placement is None

@@ -15,7 +15,6 @@ from steeple.core.solve.rig.score import (
     RIG_WEIGHTS,
     RigKind,
     floor_m2_of,
-    minutes_of,
     score_of,
     things_of,
 )
@@ -23,6 +22,7 @@ from steeple.core.study.base.phrases import noise_words
 from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, mm, say
 from steeple.core.study.base.step import StepId
+from steeple.core.study.card.lists.setting_up import own_min
 from steeple.core.study.plan_study import CameraStudy
 
 RigPart = Literal["camera", "light", "sound", "session"]
@@ -116,7 +116,7 @@ def offer_of(
         (one for one in findings if one.speaks), key=lambda one: -GRAVITY[one.verdict]
     )  # fmt: skip
     light = first.light if plan.lights or plan.room.windows else None
-    minutes, floor = minutes_of(plan), floor_m2_of(cameras)
+    minutes, floor = own_min(plan), floor_m2_of(cameras)
     parts = {
         name: changes_to(before, plan, (*fields, *(WITH_CAMERA if name == "camera" else ())))
         for name, fields in PARTS.items()

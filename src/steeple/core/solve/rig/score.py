@@ -18,7 +18,7 @@ from typing import Literal
 from steeple.core.findings.finding import Finding
 from steeple.core.optics.frame import PIXELS_PER_LINE
 from steeple.core.plan.document import Plan
-from steeple.core.study.inputs.support_forms import FORMS
+from steeple.core.study.card.lists.setting_up import planned_min
 from steeple.core.study.light.step import LIGHT
 from steeple.core.study.plan_study import CameraStudy
 
@@ -35,7 +35,6 @@ UNKNOWN_STOPS = 4.0
 """A lamp of which nobody knows how much it gives may leave a picture so far from clean."""
 EVEN_STOPS = 0.3
 """Light that differs by less over the zone is even to the eye."""
-LAMP_MIN, MIC_MIN, CAMERA_MIN = 4.0, 3.0, 5.0
 """To put up a lamp with its stand, a microphone with its lead, and to frame a camera: planning values."""
 LAMP_STAND_M2 = 0.5
 """Floor that the stand of a lamp takes beside a table, and the way round it."""
@@ -117,7 +116,7 @@ def score_of(cameras: Sequence[CameraStudy], findings: Sequence[Finding]) -> Rig
         lost=min(1.0, sum(_lost(one) for one in cameras if one.index is not None)),
         picture_stops=sum(_picture_stops(one) for one in cameras if one.index is not None),
         things=things_of(plan),
-        minutes=minutes_of(plan),
+        minutes=planned_min(plan),
         floor_m2=floor_m2_of(cameras),
     )
 
@@ -171,20 +170,6 @@ def things_of(plan: Plan) -> int:
     held = sum(1 + (one.sandbag_g is not None) for one in plan.supports)
     lamps = sum(1 for one in plan.lights if one.lit)
     return cameras + held + lamps + len(plan.cards) + len(plan.mics) + len(plan.adapters)
-
-
-def minutes_of(plan: Plan) -> float:
-    """How long it takes to set a rig up, minutes; planning values.
-
-    Parameters
-    ----------
-    plan
-        any.
-    """
-    held = sum(FORMS[one.gear.form].minutes for one in plan.supports)
-    cameras = CAMERA_MIN * sum(one.body is not None for one in plan.cameras)
-    lamps = LAMP_MIN * sum(one.lit and not one.stays for one in plan.lights)
-    return held + cameras + lamps + MIC_MIN * len(plan.mics)
 
 
 def floor_m2_of(cameras: Sequence[CameraStudy]) -> float:

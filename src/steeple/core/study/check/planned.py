@@ -150,9 +150,7 @@ def lamp_fields(planned: Planned, lattice: Floats) -> tuple[Floats, tuple[int, .
     light = planned.light
     if light is None or not light.lit:
         return None
-    origin, right, slope, _ = chart_axes(planned.work)
-    points = light.ground.points - np.array([*origin])
-    at = np.column_stack([points @ np.array([*right]), points @ np.array([*slope])])
+    at = _in_chart(planned, light)
     rows, which = [], []
     for index, (lamp, alone) in enumerate(zip(light.lamps, light.alone, strict=True)):
         if not lamp.lamp.is_lit:
@@ -160,6 +158,32 @@ def lamp_fields(planned: Planned, lattice: Floats) -> tuple[Floats, tuple[int, .
         rows.append(_at(at, alone.total.free * lamp.lamp.emitter.intensity_cd, lattice))
         which.append(index)
     return np.array(rows), tuple(which)
+
+
+def window_fields(planned: Planned, lattice: Floats) -> Floats | None:
+    """Light of each open window at a lattice over the zone, for one candela along its axis, the work cleared away.
+
+    Parameters
+    ----------
+    planned, lattice
+        as `lamp_fields`.
+
+    Returns
+    -------
+    Shape (windows, n), lux for a candela; None where there is no daylight.
+    """
+    light = planned.light
+    if light is None or light.daylight is None:
+        return None
+    at = _in_chart(planned, light)
+    return np.array([_at(at, one.total.free, lattice) for one in light.daylight.alone])
+
+
+def _in_chart(planned: Planned, light: LightStudy) -> Floats:
+    """The places that the light was worked out for, in the axes of the chart, shape (n, 2)."""
+    origin, right, slope, _ = chart_axes(planned.work)
+    points = light.ground.points - np.array([*origin])
+    return np.column_stack([points @ np.array([*right]), points @ np.array([*slope])])
 
 
 def _at(points: Floats, values: Floats, lattice: Floats) -> Floats:

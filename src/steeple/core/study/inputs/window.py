@@ -9,7 +9,7 @@ from steeple.core.light.emitters import Emitter
 from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.window import Window
 from steeple.core.study.base.assumptions import Assumptions
-from steeple.core.study.base.sentence import Quantity, mm
+from steeple.core.study.base.sentence import Quantity, mm, times_or_none
 from steeple.core.study.inputs.work import GivenWork
 
 PANE = 0.75
@@ -42,14 +42,23 @@ class GivenWindow:
 
 def given_windows(plan: Plan, work: GivenWork, assumptions: Assumptions) -> tuple[GivenWindow, ...]:
     """The windows that are open; a wall that is not known is `USUAL_AWAY_MM` from the table."""
+    learned = plan.room.learned_daylight_share
+    if any(not one.closed for one in plan.room.windows):
+        assumptions.note_learned(
+            "room/learned_daylight_share",
+            times_or_none(learned),
+            "daylight by what sky and pane say",
+        )
     return tuple(
-        _given(part, index, work, assumptions)
+        _given(part, index, work, assumptions, learned or 1.0)
         for index, part in enumerate(plan.room.windows)
         if not part.closed
     )
 
 
-def _given(part: Window, index: int, work: GivenWork, assumptions: Assumptions) -> GivenWindow:
+def _given(
+    part: Window, index: int, work: GivenWork, assumptions: Assumptions, learned: float
+) -> GivenWindow:
     at, table, walls = f"room/windows/{index}", work.table, work.walls
     away = part.away_mm
     if away is None and walls is not None:
@@ -81,5 +90,5 @@ def _given(part: Window, index: int, work: GivenWork, assumptions: Assumptions) 
         emitter=Emitter(
             "rectangle", centre, out.times(-1.0), part.width_mm, part.height_mm, 1.0, exponent=1.0
         ),
-        pane=PANE if part.transmittance is None else part.transmittance,
+        pane=(PANE if part.transmittance is None else part.transmittance) * learned,
     )

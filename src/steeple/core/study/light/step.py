@@ -20,7 +20,9 @@ from steeple.core.study.work.step import WORK
 def _reads(plan: Plan, of: str) -> Sequence[object]:
     """Lamps, cards and windows; which cameras there are beside the one asked for."""
     setups = tuple((one.cameras, one.lights) for one in plan.setups)
-    return of, plan.lights, plan.cards, plan.room.windows, plan.room.daylight, setups
+    room = plan.room
+    windows = room.windows, room.daylight, room.learned_daylight_share
+    return of, plan.lights, plan.cards, windows, setups
 
 
 LIGHT: Final[Step[LightStudy]] = Step(

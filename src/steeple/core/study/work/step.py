@@ -18,8 +18,12 @@ from steeple.core.study.work.study import study_work
 def _reads(plan: Plan, of: str) -> Sequence[object]:
     """Everything but cameras, supports and lamps; of the room nothing that only gives light."""
     del of
-    room = plan.room.model_copy(update={"windows": (), "daylight": None, "circuit_w": None})
-    return plan.delivery, room, plan.table, plan.work, plan.maker
+    dark: dict[str, object] = {
+        "windows": (), "daylight": None, "circuit_w": None, "learned_daylight_share": None,
+    }  # fmt: skip
+    room = plan.room.model_copy(update=dark)
+    maker = plan.maker.model_copy(update={"learned_set_up_share": None})
+    return plan.delivery, room, plan.table, plan.work, maker
 
 
 WORK: Final[Step[GivenWork]] = Step(

@@ -13,6 +13,7 @@ from steeple.core.study.base.result import Result
 from steeple.core.study.base.sentence import Quantity, Sentence, percent, say
 from steeple.core.study.base.step import Context
 from steeple.core.study.card.lists.round import walk_order
+from steeple.core.study.card.lists.setting_up import own_min
 from steeple.core.study.light.lamps.lamp_study import LampStudy
 from steeple.core.study.light.step import LIGHT
 from steeple.core.study.roll.getting_up.alarms import alarms_of
@@ -60,10 +61,11 @@ class CalledDevice(Result):
 
 
 class RollCall(Result):
-    """The roll call of a plan, and its devices."""
+    """The roll call of a plan, its devices, and how long setting it up is likely to have taken, minutes."""
 
     stops: tuple[CallStop, ...]
     devices: tuple[CalledDevice, ...]
+    set_up_min: float
 
 
 def roll_call(ctx: Context) -> RollCall:
@@ -87,6 +89,7 @@ def roll_call(ctx: Context) -> RollCall:
     stops.append(CallStop(at="The sound", items=tuple(_sound(plan, devices))))
     stops.append(CallStop(at="You", items=tuple(_you(study))))
     return RollCall(
+        set_up_min=own_min(plan),
         stops=tuple(one for one in stops if one.items),
         devices=tuple(_device(one, study) for one in devices)[:LAST_DEVICES],
     )
