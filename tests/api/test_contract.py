@@ -80,7 +80,7 @@ def test_lengths_carry_their_unit_in_every_name() -> None:
         "minutes", "seconds", "percent", "predicted", "plain", "measured", "cases", "times", "per_30_days",
         "without", "with_it", "card_left", "battery_left", "n", "start", "lasts", "events", "pairs",
         "learned_focal_share", "learned_battery_share", "learned_bitrate_share",
-        "learned_light_share", "learned_stop_share", "score", "clears", "things", "leaves", "iso_before", "iso_after", "detail_px_before", "detail_px_after",
+        "learned_light_share", "learned_daylight_share", "learned_set_up_share", "learned_stop_share", "score", "clears", "things", "leaves", "iso_before", "iso_after", "detail_px_before", "detail_px_after",
     }  # fmt: skip
     units = (
         "_mm",

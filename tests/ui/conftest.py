@@ -29,7 +29,9 @@ ROOT = Path(__file__).parents[2]
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 QUIET_HOSTS = "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost"
 
-expect.set_options(timeout=25_000)
+WAIT_MS = 60_000
+"""A machine that does much else beside may take long to answer."""
+expect.set_options(timeout=45_000)
 
 
 @dataclass
@@ -219,6 +221,7 @@ def context(shared_context: BrowserContext) -> Iterator[BrowserContext]:
 def watch(context: BrowserContext) -> Iterator[Watch]:
     """Fails the test where a page writes an error, or asks anybody but this machine."""
     watch = Watch()
+    context.set_default_timeout(WAIT_MS)
     context.on("page", watch.on)
     yield watch
     context.remove_listener("page", watch.on)

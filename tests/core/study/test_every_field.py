@@ -14,39 +14,72 @@ from steeple.core.errors import SteepleError
 from steeple.core.evaluation import evaluate
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import Plan
+from steeple.core.plan.reading import plan_schema
 from steeple.core.study.cache import StudyCache
 from steeple.demo.angles import CLASS
 from steeple.demo.plans import DULCIMER, GILDING
 
 LEFT_OUT = ("/format", "/version", "/title", "/cameras/0/id", "/accepted")
-EVERY = 17
+EVERY = 41
 """Of all fields, so many apart are tried each time."""
 
 
 def leaves(value: Any, at: str = "") -> Iterator[tuple[str, Any]]:
-    """Every field that holds a number, a switch, or nothing."""
+    """Every field that holds a figure, a switch, a word, or nothing."""
     if isinstance(value, dict):
         for name, one in value.items():
             yield from leaves(one, f"{at}/{name}")
     elif isinstance(value, list):
         for index, one in enumerate(value):
             yield from leaves(one, f"{at}/{index}")
-    elif value is None or isinstance(value, bool | int | float):
+    else:
         yield at, value
 
 
-def others(value: Any) -> tuple[Any, ...]:
+def _words() -> dict[str, list[str]]:
+    """For each field that holds a word out of a few, those words."""
+    found: dict[str, list[str]] = {}
+
+    def gather(name: str, schema: Any) -> None:
+        if isinstance(schema, list):
+            for one in schema:
+                gather(name, one)
+        if not isinstance(schema, dict):
+            return
+        words = [one for one in schema.get("enum", ()) if isinstance(one, str)]
+        found.setdefault(name, []).extend(words)
+        for key, one in schema.items():
+            if key == "properties":
+                for field, of in one.items():
+                    gather(field, of)
+            elif key in ("$defs", "anyOf", "oneOf", "items"):
+                for of in one.values() if key == "$defs" else [one]:
+                    gather(name, of)
+
+    gather("", plan_schema())
+    return found
+
+
+WORDS = _words()
+UNKNOWN, OTHER = "unknown", "other"
+
+
+def others(value: Any, name: str, how: str) -> tuple[Any, ...]:
     """What a field may hold instead: the first that its plan can be with is taken."""
+    if how == UNKNOWN:
+        return (None,)
     if isinstance(value, bool):
         return (not value,)
+    if isinstance(value, str):
+        return tuple(one for one in WORDS.get(name, ()) if one != value)
     if value is None:
-        return (0.5, 1, 40, 400, 2_000, True)
+        return (True, 0.5, 1, 40, 400, 2_000, *WORDS.get(name, ()))
     near = (value * 1.05, value + 1, value - 1, value * 0.9)
     return near if isinstance(value, float) else tuple(round(one) for one in near if one != value)
 
 
-def changed(plan: Plan, at: str, value: Any) -> Plan | None:
-    for other in others(value):
+def changed(plan: Plan, at: str, value: Any, how: str) -> Plan | None:
+    for other in others(value, at.split("/")[-1], how):
         try:
             found = apply_changes(plan, (Change(path=at, value=other),))
         except SteepleError:
@@ -58,10 +91,13 @@ def changed(plan: Plan, at: str, value: Any) -> Plan | None:
 
 def cases(every: int) -> list[Any]:
     found = [
-        pytest.param(plan, at, value, id=f"{plan.title.split()[0]}{at}")
+        pytest.param(plan, at, value, how, id=f"{plan.title.split()[0]}{at} {how}")
         for plan in (GILDING, DULCIMER, CLASS)
         for at, value in leaves(plan.model_dump(mode="json"))
         if not at.startswith(LEFT_OUT)
+        for how in (OTHER, UNKNOWN)
+        if how == OTHER or value is not None
+        if not isinstance(value, str) or how == UNKNOWN or WORDS.get(at.split("/")[-1])
     ]
     return found[::every]
 
@@ -69,8 +105,8 @@ def cases(every: int) -> list[Any]:
 CACHES: dict[str, StudyCache] = {}
 
 
-def as_afresh(plan: Plan, at: str, value: Any) -> None:
-    other = changed(plan, at, value)
+def as_afresh(plan: Plan, at: str, value: Any, how: str = OTHER) -> None:
+    other = changed(plan, at, value, how)
     if other is None:
         return
     cache = CACHES.setdefault(plan.title, StudyCache())
@@ -79,9 +115,9 @@ def as_afresh(plan: Plan, at: str, value: Any) -> None:
     assert warm == evaluate(other, try_mends=False)
 
 
-@pytest.mark.parametrize(("plan", "at", "value"), cases(EVERY))
-def test_a_field_that_is_changed_counts(plan: Plan, at: str, value: Any) -> None:
-    as_afresh(plan, at, value)
+@pytest.mark.parametrize(("plan", "at", "value", "how"), cases(EVERY))
+def test_a_field_that_is_changed_counts(plan: Plan, at: str, value: Any, how: str) -> None:
+    as_afresh(plan, at, value, how)
 
 
 LEARNED = (
@@ -97,6 +133,6 @@ def test_what_was_learned_counts(at: str) -> None:
 
 
 @pytest.mark.exhaustive
-@pytest.mark.parametrize(("plan", "at", "value"), cases(1))
-def test_every_field_that_is_changed_counts(plan: Plan, at: str, value: Any) -> None:
-    as_afresh(plan, at, value)
+@pytest.mark.parametrize(("plan", "at", "value", "how"), cases(1))
+def test_every_field_that_is_changed_counts(plan: Plan, at: str, value: Any, how: str) -> None:
+    as_afresh(plan, at, value, how)

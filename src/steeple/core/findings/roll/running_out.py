@@ -151,9 +151,11 @@ def battery_empty(study: RollStudy) -> Judgement | None:
 
 
 def _energy_field(one: GivenDevice) -> str:
-    gear = {"camera": "body", "recorder": "gear", "lamp": "fixture"}[one.kind]
     if "bank" in one.gaps:
         return f"/{one.at}/supply/bank"
+    if one.kind == "microphone":
+        return f"/{one.at}/gear/runs_s"
+    gear = {"camera": "body", "recorder": "gear", "lamp": "fixture"}[one.kind]
     return f"/{one.at}/{gear}/" + ("power_w" if "power" in one.gaps else "battery_wh")
 
 

@@ -27,7 +27,7 @@ def _reads(plan: Plan, of: str) -> Sequence[object]:
     mics = tuple((one.id, one.gear, one.supply) for one in plan.mics if one.gear.wireless)
     return (
         cameras, lights, mics, plan.leads, plan.recorders, plan.banks, plan.session, plan.stages, plan.setups,
-        plan.room.daylight, plan.delivery,
+        plan.room.daylight, plan.room.circuit_w, plan.delivery,
     )  # fmt: skip
 
 
