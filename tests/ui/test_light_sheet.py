@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 import re
+from contextlib import suppress
 from typing import Any
 
 import pytest
-from playwright.sync_api import BrowserContext, Page, Route, expect
+from playwright.sync_api import BrowserContext, Error, Page, Route, expect
 
 from steeple.demo.plans import GILDING
 from tests.light_cases import PANEL, lamp, with_lamps
@@ -310,25 +311,26 @@ def test_mends_that_there_was_no_time_for_come_after(
             route.continue_()
             return
         asked.append(body)
-        if len(asked) > 1:
+        if body.get("mends_for"):
             waiting.append(route)
             return
-        reply = route.fetch()
-        found = reply.json()
-        for one in found["findings"]:
-            if one["code"] == "light.glare":
-                one["fixes"] = []
-                found["mends_left"].append({"finding": one["code"], "about": one["about"]})
-        found["mends_tried"] = False
-        route.fulfill(response=reply, json=found)
+        with suppress(Error):  # given up where the cupboard comes meanwhile
+            reply = route.fetch()
+            found = reply.json()
+            for one in found["findings"]:
+                if one["code"] == "light.glare":
+                    one["fixes"] = []
+                    found["mends_left"].append({"finding": one["code"], "about": one["about"]})
+            found["mends_tried"] = False
+            route.fulfill(response=reply, json=found)
 
     context.route("**/api/evaluate", short_of_time)
     page = opened(GILDING, "light")
     glare = page.locator("[data-note='light.glare']")
     expect(page.locator("[data-note='light.uneven']").get_by_role("button").first).to_be_visible()
     expect(glare).to_contain_text("Trying what would mend it")
-    assert [one["looked_at"] for one in asked] == ["light", "light"]
-    assert [one["finding"] for one in asked[1]["mends_for"]] == ["light.glare"]
+    assert {one["looked_at"] for one in asked} == {"light"}
+    assert [one["finding"] for one in asked[-1]["mends_for"]] == ["light.glare"]
     waiting[0].continue_()
     expect(glare.get_by_role("button").first).to_be_visible()
     expect(page.locator("[data-note='light.uneven']").get_by_role("button").first).to_be_visible()

@@ -118,6 +118,7 @@ def test_takes_are_found_and_a_session_opened(page: Page) -> None:
 
 
 def test_files_are_saved_and_a_log_is_put_to_this_one(page: Page, tmp_path: Path) -> None:
+    page.wait_for_load_state("networkidle")  # what still comes may move it
     page.get_by_text("The log in files").click()
     with page.expect_download() as saving:
         page.get_by_role("link", name="Save the log").click()
@@ -136,6 +137,7 @@ def test_a_file_that_is_no_log_is_refused(page: Page, watch: Watch, tmp_path: Pa
     watch.expected.append("422")
     path = tmp_path / "plan.json"
     path.write_text('{"format": "steeple-plan"}')
+    page.wait_for_load_state("networkidle")  # what still comes may move it
     page.get_by_text("The log in files").click()
     with page.expect_file_chooser() as choosing:
         page.get_by_role("button", name="Put a log to this one").click()
