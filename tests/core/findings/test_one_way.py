@@ -13,8 +13,8 @@ from steeple.core.findings.judging import judge
 from steeple.core.plan.document import Plan
 from steeple.core.study.plan_study import camera_studies
 from tests.hold_cases import gear, held
-from tests.light_cases import ABOVE, SOFT, lamp, with_lamps
-from tests.plans import MIC, SOUND, changed
+from tests.light_cases import ABOVE, lamp, with_lamps
+from tests.plans import MIC, SOFT, SOUND, changed
 from tests.roll_cases import bank, body, card
 from tests.sound_cases import noise, voice
 
