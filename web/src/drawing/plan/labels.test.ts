@@ -32,9 +32,7 @@ describe('what is named from above', () => {
   });
 
   it('is said in inches, too', () => {
-    expect(words(labelsOf(work(), null, null, scale, 'in'))[0]).toBe(
-      'table 55 1/8 in × 27 1/2 in',
-    );
+    expect(words(labelsOf(work(), null, null, scale, 'in'))[0]).toBe('table 55 1/8 in × 27 1/2 in');
   });
 
   it('leaves the zone unnamed where it is too narrow for words', () => {
