@@ -166,11 +166,7 @@ def study_support(
             quantity=Quantity(value=counter, unit="g"),
         )
     if beam_of(support, placement) is None and weighed_beam(support, placement) is not None:
-        assumptions.note(
-            f"{at}/gear/tube_mm",
-            "for the weight of its boom, as such booms are; its sag takes the true one",
-            quantity=Quantity(value=support.usual_tube[0], unit="mm_exact"),
-        )
+        _note_tube(support, at, assumptions)
     return HoldStudy(
         support=support,
         lens=lens,
@@ -193,6 +189,20 @@ def study_support(
         shared=shared,
         off_arm_mm=off,
     )
+
+
+def _note_tube(support: GivenSupport, at: str, assumptions: Assumptions) -> None:
+    """What is taken for all of a boom's tube that is not known."""
+    gear = support.gear
+    outer, wall, material = support.usual_tube
+    why = "for the weight of its boom, as such booms are; its sag takes the true one"
+    for name, given, usual in (("tube_mm", gear.tube_mm, outer), ("wall_mm", gear.wall_mm, wall)):
+        if given is None:
+            assumptions.note(
+                f"{at}/gear/{name}", why, quantity=Quantity(value=usual, unit="mm_exact")
+            )
+    if gear.material is None:
+        assumptions.note(f"{at}/gear/material", why, text=material)
 
 
 def _bends_above(lens: LensStudy, spot: Spot, placement: Placement) -> float:

@@ -83,6 +83,12 @@ class Framing:
         """Height above the table, or distance, at a distance along the axis."""
         return self.position(d_mm).z if self.measure == "height" else d_mm
 
+    def height_of(self, nearer_mm: float) -> float | None:
+        """How high over the middle of the zone, square to the work, a plane lies that is nearer by so much along the
+        axis than that middle; None for a view along the work."""
+        steep = -self.work.plane.normal.dot(self.pose.axis)
+        return None if steep < _LEAN_OF_AXIS else nearer_mm / steep
+
     def position(self, d_mm: float) -> Vector:
         """The entrance pupil at a distance."""
         return self.base.minus(self.pose.axis.times(d_mm))

@@ -161,11 +161,12 @@ def study_lens(camera: GivenCamera, work: GivenWork, assumptions: Assumptions) -
     sight = None
     if settings.d_mm >= framing.lowest:
         sight = _sight(framing, settings)
-        if camera.part.focus_height_mm is None:
+        height = framing.height_of(settings.d_mm - sight.focus_distance_mm)
+        if camera.part.focus_height_mm is None and height is not None:
             assumptions.note(
                 f"{camera.at}/focus_height_mm",
                 "nearest and farthest point of the work equally sharp",
-                quantity=mm(settings.d_mm - sight.focus_distance_mm),
+                quantity=mm(height),
             )
     return LensStudy(
         work=work,

@@ -163,15 +163,22 @@ def beam_of(support: GivenSupport, placement: Placement) -> Beam | None:
 
 
 def weighed_beam(support: GivenSupport, placement: Placement) -> Beam | None:
-    """Boom or bar as `beam_of`, of a usual tube where it is not known: for its weight, not for its
-    sag."""
+    """Boom or bar as `beam_of`, with what is usual for all of its tube that is not known: for its weight, not
+    for its sag."""
     beam = beam_of(support, placement)
     is_bar = support.model in ("bar", "pole")
     length = (placement.span_mm or 0.0) if is_bar else placement.reach_mm
     if beam is not None or length <= 1.0 or not (is_bar or support.has_boom):
         return beam
     outer, wall, material = support.usual_tube
-    stretch = tube(length_mm=length, outer_mm=outer, wall_mm=wall, material=material)
+    gear = support.gear
+    outer = gear.tube_mm or outer
+    stretch = tube(
+        length_mm=length,
+        outer_mm=outer,
+        wall_mm=min(gear.wall_mm or wall, outer / 2),
+        material=gear.material or material,
+    )
     return Beam("simple" if is_bar else "cantilever", (stretch,))
 
 
