@@ -100,3 +100,15 @@ def test_a_figure_at_its_bound_holds_up(plan: Plan, at: str, bound: float) -> No
 @pytest.mark.parametrize(("plan", "at", "bound"), cases(1))
 def test_every_figure_at_its_bound_holds_up(plan: Plan, at: str, bound: float) -> None:
     holds_up(plan, at, bound)
+
+
+@pytest.mark.parametrize(
+    ("plan", "at", "bound"),
+    [
+        pytest.param(DULCIMER, "/maker/height_mm", 900.0, id="a child with a clip-on"),
+        pytest.param(DULCIMER, "/sound/soft/0/count", 64, id="more duvets than walls"),
+        pytest.param(CLASS, "/supports/0/gear/footprint_mm", 0.0, id="feet in one place"),
+    ],
+)
+def test_what_broke_once_holds_up(plan: Plan, at: str, bound: float) -> None:
+    holds_up(plan, at, bound)

@@ -21,6 +21,9 @@ SABINE_M = 0.161
 """24·ln 10 ÷ the speed of sound, seconds a metre."""
 DEAD = 0.2
 """From this mean absorption on, Eyring's form counts."""
+DEADEST = 0.99
+"""No room takes more than that away at each bounce: things that take up more than all of it are not where they are
+said to be."""
 Bands = tuple[float, float, float, float, float, float]
 
 
@@ -101,7 +104,8 @@ def echo_of(volume_m3: float, surfaces: Sequence[Surface], things: Sequence[Surf
         means.append(mean)
         sabine.append(SABINE_M * volume_m3 / taken if taken > 0 else math.inf)
         eyring.append(
-            0.0 if mean >= 1 else SABINE_M * volume_m3 / (-area * math.log1p(-mean))
-            if mean > 0 else math.inf
-        )  # fmt: skip
+            SABINE_M * volume_m3 / (-area * math.log1p(-min(mean, DEADEST)))
+            if mean > 0
+            else math.inf
+        )
     return Echo(_bands(sabine), _bands(eyring), _bands(means), volume_m3, area)

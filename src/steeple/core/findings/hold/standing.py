@@ -36,7 +36,7 @@ def _unknown_tipping(hold: HoldStudy) -> Judgement:
     missing = [
         words
         for words, value in (("its mass", gear.mass_g), ("from foot to foot", gear.footprint_mm))
-        if value is None
+        if not value
     ]
     return Judgement(
         verdict="unknown",
@@ -46,7 +46,7 @@ def _unknown_tipping(hold: HoldStudy) -> Judgement:
         fields=tuple(
             f"/{hold.support.at}/gear/{name}"
             for name in ("mass_g", "footprint_mm")
-            if getattr(gear, name) is None
+            if not getattr(gear, name)
         ),
     )
 

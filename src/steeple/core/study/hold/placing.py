@@ -168,9 +168,9 @@ def _edges(table: Rectangle, screw: Vector) -> Iterator[tuple[float, float, floa
 def _feet_points(
     support: GivenSupport, at: Vector, toward: Vector
 ) -> tuple[tuple[float, float], ...]:
-    """Feet on floor or table; nothing where its spacing is not known."""
+    """Feet on floor or table; nothing where its spacing is not known, or none."""
     spacing = support.gear.footprint_mm
-    if spacing is None or support.anchor not in ("floor", "table") or support.model == "hung":
+    if not spacing or support.anchor not in ("floor", "table") or support.model == "hung":
         return ()
     if support.anchor == "table" and support.gear.form in CLAMPED:
         return ()

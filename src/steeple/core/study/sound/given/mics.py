@@ -188,8 +188,9 @@ def given_mic(
     )
 
 
-UPRIGHT_MM = 200.0
-"""What of the trunk rises by so much is its upright tubes: at the left, in the middle, at the right."""
+UPRIGHT_MM, UPRIGHT_SHARE = 200.0, 0.5
+"""What of the trunk rises by so much, or in a small body by so much of what rises most, is its upright tubes: at the
+left, in the middle, at the right."""
 
 
 def chest(figure: Figure, looks: Vector) -> Vector:
@@ -200,9 +201,9 @@ def chest(figure: Figure, looks: Vector) -> Vector:
     figure, looks
         a body in one pose; the level way that it faces.
     """
-    tubes = [
-        one for one in figure.solids if one.part == "trunk" and abs(one.b.z - one.a.z) > UPRIGHT_MM
-    ]
+    trunk = [(one, abs(one.b.z - one.a.z)) for one in figure.solids if one.part == "trunk"]
+    upright = min(UPRIGHT_MM, UPRIGHT_SHARE * max(rises for _, rises in trunk))
+    tubes = [one for one, rises in trunk if rises >= upright]
     share = 1.0 / len(tubes)
     low = sum_of([one.a for one in tubes]).times(share)
     high = sum_of([one.b for one in tubes]).times(share)
