@@ -193,6 +193,7 @@ function PlanSheetPage({ planId, step }: { planId: string; step: Step }) {
               />
               <LearnedHere
                 learned={learnedOn(tools.evaluation.assumed, step.id)}
+                plan={tools.plan}
                 planId={planId}
                 onDrop={(field) => void tools.edit((now) => withValue(now, field, null))}
               />

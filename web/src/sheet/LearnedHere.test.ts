@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Assumption } from '../api/types';
-import { learnedOn } from './LearnedHere';
+import type { Assumption, Plan } from '../api/types';
+import { learnedOf, learnedOn } from './LearnedHere';
 
 const noted = (field: string, learned = true): Assumption => ({
   field,
@@ -38,6 +38,19 @@ describe('what the log has learned', () => {
   it('is said once, though several cameras note it', () => {
     const twice = [noted('/room/learned_daylight_share'), noted('/room/learned_daylight_share')];
     expect(learnedOn(twice, 'light')).toHaveLength(1);
+  });
+
+  it('is said of the thing or the room that has it', () => {
+    const plan = {
+      room: { name: 'The workroom', learned_daylight_share: 0.6 },
+      lights: [{ fixture: { name: 'Flat panel', learned_light_share: 0.8 } }],
+    } as unknown as Plan;
+    expect(learnedOf(plan, noted('/room/learned_daylight_share'))).toBe('The workroom');
+    expect(learnedOf(plan, noted('/lights/0/fixture/learned_light_share'))).toBe('Flat panel');
+    const unnamed = { room: { name: null } } as unknown as Plan;
+    expect(learnedOf(unnamed, noted('/room/learned_daylight_share'))).toBe(
+      '/room/learned_daylight_share',
+    );
   });
 
   it('is not what was only assumed', () => {

@@ -1,7 +1,8 @@
 /** What the log has learned that the figures of a sheet rest on, and the way to do without it. */
 import { UnstyledButton } from '@mantine/core';
 import { Link } from 'react-router';
-import type { Assumption, StepId } from '../api/types';
+import type { Assumption, Plan, StepId } from '../api/types';
+import { valueAt } from '../domain/plan';
 import { quantityWords } from '../domain/units';
 import { useUnits } from '../ui/units';
 import classes from './MarginNotes.module.css';
@@ -25,14 +26,21 @@ export const learnedOn = (assumed: readonly Assumption[], step: string): Assumpt
   return own.filter((one, index) => own.findIndex((each) => each.field === one.field) === index);
 };
 
+/** What a figure was learned of: the thing, or the room, that has it in the plan; its own words where that has no name. */
+export function learnedOf(plan: Plan, { field, words }: Assumption): string {
+  const of = valueAt(plan, field.split('/').slice(0, -1).join('/')) as { name?: unknown } | null;
+  return typeof of?.name === 'string' && of.name ? of.name : words;
+}
+
 interface Props {
   learned: readonly Assumption[];
+  plan: Plan;
   planId: string;
   /** Takes what was learned out of this plan. */
   onDrop: (field: string) => void;
 }
 
-export function LearnedHere({ learned, planId, onDrop }: Props) {
+export function LearnedHere({ learned, plan, planId, onDrop }: Props) {
   const { system } = useUnits();
   if (!learned.length) return null;
   return (
@@ -43,8 +51,8 @@ export function LearnedHere({ learned, planId, onDrop }: Props) {
       <ul>
         {learned.map((one) => (
           <li key={one.field}>
-            <b>{one.words}</b>: {one.quantity ? quantityWords(one.quantity, system) : one.text},{' '}
-            {one.why}.{' '}
+            <b>{learnedOf(plan, one)}</b>:{' '}
+            {one.quantity ? quantityWords(one.quantity, system) : one.text}, {one.why}.{' '}
             <UnstyledButton className={classes.accept} onClick={() => onDrop(one.field)}>
               Do without
             </UnstyledButton>
