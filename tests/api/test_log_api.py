@@ -105,6 +105,54 @@ def test_a_phone_three_hours_off_is_set_right(api: TestClient) -> None:
     assert "3 h 0 min fast" in reply["session"]["record"]["troubles"][0]
 
 
+def measured(api: TestClient, figure: str) -> Any:
+    """The row of a figure in what was predicted and measured; None where nothing tells of it."""
+    rows = api.get("/api/log/compared").json()["rows"]
+    return next((one for one in rows if one["figure"] == figure), None)
+
+
+def test_how_long_setting_up_took_is_set_against_the_plan_at_once(api: TestClient) -> None:
+    plan = a_plan(api)
+    tell(api, plan, WHOLE[0], event(0.5, "set-up", 20, minutes=41))
+    row = measured(api, "maker.set-up")
+    (pair,) = row["pairs"]
+    call = api.post(
+        "/api/roll-call", json={"plan": api.get(f"/api/plans/{plan}").json()["plan"]}
+    ).json()
+    assert pair["measured"] == 41 * 60
+    assert pair["plain"] == pytest.approx(60 * call["set_up_min"])
+    assert (row["of_words"], row["corrects"], row["learned"]["status"]) == ("You", True, "few")
+
+
+def test_minutes_told_anew_take_the_place_of_those_before_and_withdrawn_they_are_gone(
+    api: TestClient,
+) -> None:
+    plan = a_plan(api)
+    tell(api, plan, WHOLE[0], event(0.5, "set-up", 20, minutes=41))
+    tell(api, plan, event(1, "set-up", 21, minutes=52))
+    (pair,) = measured(api, "maker.set-up")["pairs"]
+    assert pair["measured"] == 52 * 60
+    tell(
+        api, plan, event(2, "withdrawn", 22, of="tap-000020"),
+        event(2, "withdrawn", 23, of="tap-000021"),
+    )  # fmt: skip
+    assert measured(api, "maker.set-up") is None
+
+
+def test_five_sessions_teach_how_long_their_maker_takes(api: TestClient) -> None:
+    plan = a_plan(api)
+    usual = 0.0
+    for number in range(5):
+        told = event(0.5, "set-up", 100 + number, minutes=60 + number)
+        begin = event(0, "begin", 200 + number, revision=1)
+        tell(api, plan, begin, told, session=f"session-{number + 1}")
+        usual = measured(api, "maker.set-up")["pairs"][0]["plain"] / 60
+    row = measured(api, "maker.set-up")
+    assert row["learned"]["status"] == "sure"
+    assert row["learned"]["value"] == pytest.approx(62 / usual, rel=0.12)
+    assert "longer to set up" in "".join(one["text"] for one in row["says"])
+
+
 def test_takes_are_found_by_words_marks_days_and_stops(api: TestClient, database: Database) -> None:
     fill_log(database, lambda: datetime.now(UTC))
 
