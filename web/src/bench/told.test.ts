@@ -184,3 +184,37 @@ describe('words and ids', () => {
     expect([0, 61, 3849, -4].map(clockOf)).toEqual(['0:00', '1:01', '1:04:09', '0:00']);
   });
 });
+
+describe('what is told beside a take', () => {
+  it('leaves the session as it stands', () => {
+    const before = standingOf(RECORD, []);
+    const beside: Says[] = [
+      { kind: 'set-up', minutes: 40 },
+      { kind: 'lost', why: 'focus', minutes: 3, says: '' },
+      { kind: 'note', says: 'more leaf' },
+      { kind: 'adjust', device: 'lamp-key', name: 'Lamp', says: 'to 30 %', percent: 30 },
+    ];
+    for (const says of beside) expect(standingOf(RECORD, [told(5, says)])).toEqual(before);
+  });
+
+  it('stops a device until something is done at it', () => {
+    const stopped: Says = {
+      kind: 'stopped',
+      device: 'camera-main',
+      name: 'main',
+      why: 'card full',
+      ago_s: 0,
+      silent: true,
+    };
+    const did: Says = { kind: 'did', device: 'camera-main', name: 'main', does: ['card', 'start'] };
+    expect(standingOf(RECORD, [told(5, stopped)]).stopped).toEqual(['camera-main']);
+    expect(standingOf(RECORD, [told(5, stopped), told(6, did)]).stopped).toEqual([]);
+  });
+
+  it('begins no second take while one runs, and ends it with the session', () => {
+    const running = standingOf(RECORD, [told(5, { kind: 'take' })]);
+    expect(running.takes).toBe(1);
+    const over = standingOf(RECORD, [told(7, { kind: 'end' })]);
+    expect([over.ended, over.takeSince]).toEqual([true, null]);
+  });
+});
