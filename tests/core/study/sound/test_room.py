@@ -67,7 +67,7 @@ def test_a_clap_is_believed_and_treatments_start_from_it(measured: float) -> Non
     plain = given_of(bare(5000, 4500, 2600))
     assert plain.mid_s is not None
     if 0.4 * plain.mid_s < measured < 2.5 * plain.mid_s:
-        assert echo.mid_s == pytest.approx(measured, rel=0.06), (
+        assert echo.mid_s == pytest.approx(measured, rel=0.12), (
             "all of it takes up so much more; where one formula takes over from the other it jumps"
         )
     treated = room.with_things([room.brought_in("duvet", 4.0)])
