@@ -171,7 +171,7 @@ def test_the_table_of_errors(error: SteepleError, status: int) -> None:
 
 
 few = settings(
-    max_examples=8,
+    max_examples=12,
     deadline=None,
     suppress_health_check=list(HealthCheck),
     database=None,

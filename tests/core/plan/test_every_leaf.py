@@ -15,7 +15,8 @@ from steeple.core.plan.words import field_words
 from steeple.demo.angles import CLASS
 from steeple.demo.plans import DULCIMER, GILDING
 from steeple.services.plans import change_words
-from tests.core.study.test_every_field import LEFT_OUT, OTHER, UNKNOWN, changed, leaves
+from tests.core.study.test_every_field import LEFT_OUT, OTHER, UNKNOWN, changed
+from tests.fields import leaves
 
 PLANS = {"gilding": GILDING, "dulcimer": DULCIMER, "class": CLASS}
 SCHEMA = Draft202012Validator(plan_schema())

@@ -5,7 +5,6 @@ A study that looks at a field which its step does not name as read would give an
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from typing import Any
 
 import pytest
@@ -14,53 +13,17 @@ from steeple.core.errors import SteepleError
 from steeple.core.evaluation import evaluate
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import Plan
-from steeple.core.plan.reading import plan_schema
 from steeple.core.study.cache import StudyCache
 from steeple.demo.angles import CLASS
 from steeple.demo.plans import DULCIMER, GILDING
+from tests.fields import leaves, words_of_fields
 
 LEFT_OUT = ("/format", "/version", "/title", "/cameras/0/id", "/accepted")
 EVERY = 41
 """Of all fields, so many apart are tried each time."""
 
 
-def leaves(value: Any, at: str = "") -> Iterator[tuple[str, Any]]:
-    """Every field that holds a figure, a switch, a word, or nothing."""
-    if isinstance(value, dict):
-        for name, one in value.items():
-            yield from leaves(one, f"{at}/{name}")
-    elif isinstance(value, list):
-        for index, one in enumerate(value):
-            yield from leaves(one, f"{at}/{index}")
-    else:
-        yield at, value
-
-
-def _words() -> dict[str, list[str]]:
-    """For each field that holds a word out of a few, those words."""
-    found: dict[str, list[str]] = {}
-
-    def gather(name: str, schema: Any) -> None:
-        if isinstance(schema, list):
-            for one in schema:
-                gather(name, one)
-        if not isinstance(schema, dict):
-            return
-        words = [one for one in schema.get("enum", ()) if isinstance(one, str)]
-        found.setdefault(name, []).extend(words)
-        for key, one in schema.items():
-            if key == "properties":
-                for field, of in one.items():
-                    gather(field, of)
-            elif key in ("$defs", "anyOf", "oneOf", "items"):
-                for of in one.values() if key == "$defs" else [one]:
-                    gather(name, of)
-
-    gather("", plan_schema())
-    return found
-
-
-WORDS = _words()
+WORDS = words_of_fields()
 UNKNOWN, OTHER = "unknown", "other"
 
 

@@ -12,45 +12,18 @@ from steeple.core.errors import SteepleError
 from steeple.core.evaluation import Evaluation, evaluate
 from steeple.core.plan.changes import Change, apply_changes
 from steeple.core.plan.document import Plan
-from steeple.core.plan.reading import plan_schema
 from steeple.core.study.base.sentence import sentence_words
 from steeple.core.study.cache import StudyCache
 from steeple.demo.angles import CLASS
 from steeple.demo.plans import DULCIMER, GILDING
-from tests.core.study.test_every_field import LEFT_OUT, leaves
+from tests.core.study.test_every_field import LEFT_OUT
+from tests.fields import bounds_of_fields, leaves
 
 EVERY = 43
 """Of all figures, so many apart are tried each time."""
 
 
-def _bounds() -> dict[str, set[float]]:
-    """For each field that holds a figure, the least and the most that the schema lets it be, in any part."""
-    found: dict[str, set[float]] = {}
-
-    def gather(name: str, schema: Any) -> None:
-        if isinstance(schema, list):
-            for one in schema:
-                gather(name, one)
-        if not isinstance(schema, dict):
-            return
-        for key in ("minimum", "maximum", "exclusiveMinimum", "exclusiveMaximum"):
-            if isinstance(schema.get(key), int | float):
-                found.setdefault(name, set()).add(schema[key])
-        for key, one in schema.items():
-            if key == "properties":
-                for field, of in one.items():
-                    gather(field, of)
-            elif key == "$defs":
-                for of in one.values():
-                    gather("", of)
-            elif key in ("anyOf", "oneOf", "items"):
-                gather(name, one)
-
-    gather("", plan_schema())
-    return found
-
-
-BOUNDS = _bounds()
+BOUNDS = bounds_of_fields()
 
 
 def cases(every: int) -> list[Any]:

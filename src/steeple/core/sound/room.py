@@ -22,8 +22,8 @@ SABINE_M = 0.161
 DEAD = 0.2
 """From this mean absorption on, Eyring's form counts."""
 DEADEST = 0.99
-"""No room takes more than that away at each bounce: things that take up more than all of it are not where they are
-said to be."""
+"""With things in it no room takes more than that away at each bounce: things that take up more than all of it are not
+where they are said to be."""
 Bands = tuple[float, float, float, float, float, float]
 
 
@@ -102,10 +102,10 @@ def echo_of(volume_m3: float, surfaces: Sequence[Surface], things: Sequence[Surf
         taken = sum(one.area_m2 * one.absorption[band] for one in (*surfaces, *things))
         mean = taken / area
         means.append(mean)
+        bounced = min(mean, DEADEST) if things else mean
         sabine.append(SABINE_M * volume_m3 / taken if taken > 0 else math.inf)
         eyring.append(
-            SABINE_M * volume_m3 / (-area * math.log1p(-min(mean, DEADEST)))
-            if mean > 0
-            else math.inf
-        )
+            0.0 if bounced >= 1 else SABINE_M * volume_m3 / (-area * math.log1p(-bounced))
+            if bounced > 0 else math.inf
+        )  # fmt: skip
     return Echo(_bands(sabine), _bands(eyring), _bands(means), volume_m3, area)
