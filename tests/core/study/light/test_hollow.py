@@ -10,8 +10,16 @@ import pytest
 
 from steeple.core.evaluation import evaluate
 from steeple.core.geometry.vectors import Vector
-from steeple.core.study.light.hollow import HollowStudy, floor_points, hollow_study, through_mouth
-from tests.light_cases import lamp, with_lamps
+from steeple.core.plan.parts.lamp import LampAim
+from steeple.core.study.base.sentence import sentence_words
+from steeple.core.study.light.hollow import (
+    MOST_STOPS,
+    HollowStudy,
+    floor_points,
+    hollow_study,
+    through_mouth,
+)
+from tests.light_cases import PANEL, lamp, with_lamps
 from tests.plans import BULB, SOFT, changed, scene
 
 POT = {"width_mm": 160, "depth_mm": 200, "mouth_mm": 30}
@@ -41,7 +49,23 @@ def test_a_point_aside_does_not_reach_the_floor() -> None:
     """Past the mouth's rim a lamp is seen from the floor only within atan(2r ÷ depth) of upright."""
     study = found(cameras=[], supports=[], **with_lamps(lamp(SMALL, -900, 0, 300)), work__items=[])
     assert study.floor_lx == 0.0
-    assert study.stops == 20.0
+    assert study.stops == MOST_STOPS
+
+
+def test_a_lit_hollow_beside_work_in_the_dark_is_told() -> None:
+    """A flat lamp gives no light backwards: it lights a hollow beside it, and the zone behind it not at all."""
+    beside = {"width_mm": 400, "depth_mm": 10, "x_mm": 1500, "mouth_mm": 0}
+    away = lamp(PANEL, 900, 0, 900, aim=LampAim(x_mm=1900, y_mm=0, z_mm=300))
+    plan = changed(cameras=[], supports=[], **with_lamps(away), work__items=[], work__hollow=beside)
+    light = scene(plan).light
+    assert light is not None
+    study = hollow_study(light)
+    assert study is not None
+    assert study.floor_lx > 0
+    assert (study.round_lx, study.stops) == (0.0, -MOST_STOPS)
+    said = next(one for one in evaluate(plan).findings if one.code == "light.hollow-dark")
+    assert said.verdict == "holds"
+    assert sentence_words(said.title, "cm") == "The hollow is no darker than the work round it"
 
 
 def test_what_passes_the_mouth_is_what_a_ray_says() -> None:

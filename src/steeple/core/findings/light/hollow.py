@@ -15,7 +15,7 @@ from steeple.core.study.base.phrases import clock_words
 from steeple.core.study.base.sentence import Quantity, mm, percent, say
 from steeple.core.study.inputs.lamp import direction_of, spot_at
 from steeple.core.study.inputs.lamp_wishes import can_be_placed, is_wished
-from steeple.core.study.light.hollow import HollowStudy, hollow_study
+from steeple.core.study.light.hollow import MOST_STOPS, HollowStudy, hollow_study
 from steeple.core.study.light.lamps.lamp_study import LampStudy
 from steeple.core.study.light.study import LightStudy
 from steeple.core.study.plan_study import CameraStudy
@@ -94,7 +94,7 @@ def _over(study: LightStudy, lamp: LampStudy, mouth: Vector) -> Iterator[Proposa
 def hollow_dark(found: tuple[LightStudy, HollowStudy]) -> Judgement | None:
     """The light on the floor of a hollow against that on the work round it."""
     _, hollow = found
-    stops = min(hollow.stops, 20.0)
+    stops = hollow.stops
     verdict = level_of(stops, DARK_WATCH, DARK_FAILS)
     against = measured(stops, unit="stops", most=DARK_WATCH)
     seen = () if hollow.seen is None else say(
@@ -105,12 +105,13 @@ def hollow_dark(found: tuple[LightStudy, HollowStudy]) -> Judgement | None:
         verdict = "fails" if hollow.seen <= 0 else "watch" if verdict == "holds" else verdict
         seen += say(" From straighter above it would see more.")
     if verdict == "holds":
-        return Judgement(
-            verdict=verdict,
-            title=say("Light falls into the hollow, {stops} under the rest", stops=stops_of(max(0.0, stops))),
-            reason=seen, measured=against,
-        )  # fmt: skip
-    if math.isclose(stops, 20.0):
+        title = (
+            say("Light falls into the hollow, {stops} under the rest", stops=stops_of(stops))
+            if stops > 0
+            else say("The hollow is no darker than the work round it")
+        )
+        return Judgement(verdict=verdict, title=title, reason=seen, measured=against)
+    if math.isclose(stops, MOST_STOPS):
         title = say("No light reaches the floor of the hollow")
     elif stops <= DARK_WATCH:
         title = say("The lens sees too little of the floor of the hollow")

@@ -273,7 +273,7 @@ def _filters(bench: _Bench, now: Array) -> Iterator[GlareRemedy]:
     lens = study.lens
     assert lens is not None
     way = lens.position.minus(Vector(*at.tolist())).unit
-    incidence = math.degrees(math.acos(min(1.0, way.dot(study.work.plane.normal))))
+    incidence = math.degrees(math.acos(max(-1.0, min(1.0, way.dot(study.work.plane.normal)))))
     metal = bench.finish.metal > 0
     left = 1.0 if metal else fresnel_polarised(incidence_deg=incidence).left_by_filter
     reason = (

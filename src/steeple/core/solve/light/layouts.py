@@ -175,7 +175,7 @@ def _ring(bench: Bench) -> Placed:
     middle = bench.scene.work.plane.middle
     rim = bench.scene.lens.framing.rim(sight.middle_mm)
     way = rim.minus(middle)
-    up = math.degrees(math.asin(min(1.0, way.z / way.length)))
+    up = math.degrees(math.asin(max(-1.0, min(1.0, way.unit.z))))
     azimuth = math.degrees(math.atan2(way.x, way.y)) % 360.0
     (found,) = dome_for_all(bench.grounds, ring, distance_mm=way.length, where=[(azimuth, up)])
     if found.blocked:

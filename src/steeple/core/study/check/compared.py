@@ -156,11 +156,14 @@ def turned_deg(camera: PixelCamera, wanted: PixelCamera) -> tuple[float, float, 
         right = lean[1]["lean_x_deg"] - lean[0]["lean_x_deg"]
         about = lean[1]["turn_deg"] - lean[0]["turn_deg"]
         return away, right, (about + 180.0) % 360.0 - 180.0
-    level = math.degrees(math.asin(theirs.axis.z)) - math.degrees(math.asin(ours.axis.z))
+    level = _rises_deg(theirs.axis.z) - _rises_deg(ours.axis.z)
     heading = math.degrees(
         math.atan2(theirs.axis.x, theirs.axis.y) - math.atan2(ours.axis.x, ours.axis.y)
     )
-    roll = math.degrees(math.asin(max(-1.0, min(1.0, ours.right.z)))) - math.degrees(
-        math.asin(max(-1.0, min(1.0, theirs.right.z)))
-    )
+    roll = _rises_deg(ours.right.z) - _rises_deg(theirs.right.z)
     return level, (heading + 180.0) % 360.0 - 180.0, roll
+
+
+def _rises_deg(up: float) -> float:
+    """How far a direction rises above level, from its upright part, which rounding may carry past 1."""
+    return math.degrees(math.asin(max(-1.0, min(1.0, up))))

@@ -25,13 +25,15 @@ FLOOR_SHARE = 0.7
 _RINGS = ((0.0, 1), (0.5, 6), (0.9, 10))
 PARTS = 12
 """An area of light is cut into so many rows and columns."""
+MOST_STOPS = 20.0
+"""The difference that is told where one of the two gets no light at all."""
 
 
 @dataclass(frozen=True, slots=True)
 class HollowStudy:
     """Light on the floor of the hollow and on the work round it, in lux (or in shares where brightness
-    is not known), the difference in stops, and the share of the floor that the lens sees, None without a
-    camera."""
+    is not known), how far the floor is under the work in stops, at most `MOST_STOPS` either way, and the
+    share of the floor that the lens sees, None without a camera."""
 
     floor_lx: float
     round_lx: float
@@ -149,5 +151,16 @@ def hollow_study(study: LightStudy) -> HollowStudy | None:
     if study.lens is not None and study.lens.sight is not None:
         eye = np.array([[*study.lens.position]])
         seen = float(through_mouth(points, mouth, radius, eye).mean())
-    stops = 20.0 if floor_lx <= 0 else math.log2(round_lx / floor_lx)
-    return HollowStudy(floor_lx=floor_lx, round_lx=round_lx, stops=stops, seen=seen)
+    return HollowStudy(
+        floor_lx=floor_lx, round_lx=round_lx, stops=_under(floor_lx, round_lx), seen=seen
+    )
+
+
+def _under(floor_lx: float, round_lx: float) -> float:
+    """How far the floor is under the work round it, in stops, at most `MOST_STOPS` either way: the work
+    can lie in the dark behind a thing that the lamp shines past, into the hollow."""
+    if floor_lx <= 0:
+        return MOST_STOPS
+    if round_lx <= floor_lx * 2.0**-MOST_STOPS:
+        return -MOST_STOPS
+    return min(MOST_STOPS, math.log2(round_lx / floor_lx))
