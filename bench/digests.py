@@ -113,7 +113,7 @@ def digests() -> dict[str, str]:
     found: dict[str, str] = {}
     with tempfile.TemporaryDirectory() as folder:
         database = Database(Path(folder) / "digests.db")
-        client = TestClient(make_app(make_context(database), None))
+        client = TestClient(make_app(make_context(database), None), headers={"host": "127.0.0.1"})
         plans = [*PLANS, *seeded_plans(SEEDED)]
         for number, plan in enumerate(plans):
             slow = number < len(PLANS) + WITH_MENDS

@@ -9,6 +9,7 @@ side of a box that one camera films, has a foot of its own and may face another 
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
@@ -18,12 +19,13 @@ from steeple.core.geometry.vectors import ORIGIN, UP, Vector, heading, sine_cosi
 ZONE_CORNERS = ((-1, -1), (1, -1), (1, 1), (-1, 1))
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class WorkPlane:
     """A zone of ``width_mm`` by ``depth_mm`` tilted by ``tilt_deg``: 0 flat, 90 upright.
 
     ``foot`` is the middle of the zone flat on the table, before it is tilted; ``away_deg`` where the
-    slope rises to, clockwise from straight away from the maker.
+    slope rises to, clockwise from straight away from the maker. Its directions are asked for many
+    thousand times, and each is worked out once.
     """
 
     width_mm: float
@@ -32,24 +34,24 @@ class WorkPlane:
     foot: Vector = ORIGIN
     away_deg: float = 0.0
 
-    @property
+    @cached_property
     def normal(self) -> Vector:
         """Unit vector off the work, toward the viewer."""
         s, c = sine_cosine(self.tilt_deg)
         return heading(self.away_deg).times(-s).plus(UP.times(c))
 
-    @property
+    @cached_property
     def right(self) -> Vector:
         """Unit vector along its width."""
         return heading(self.away_deg + 90.0)
 
-    @property
+    @cached_property
     def slope(self) -> Vector:
         """Unit vector up the slope, away from the maker."""
         s, c = sine_cosine(self.tilt_deg)
         return heading(self.away_deg).times(c).plus(UP.times(s))
 
-    @property
+    @cached_property
     def middle(self) -> Vector:
         """The middle of the zone."""
         sine, _ = sine_cosine(self.tilt_deg)

@@ -9,7 +9,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from types import MappingProxyType
 
 from steeple.core.budget import look
@@ -20,15 +20,18 @@ from steeple.core.plan.document import Plan
 from steeple.core.plan.parts.cameras.camera import Position
 from steeple.core.plan.values import FARTHEST_MM
 from steeple.core.study.base.assumptions import Assumptions
+from steeple.core.study.cache import StudyCache
 from steeple.core.study.inputs.camera import USUAL_F_NUMBER, GivenCamera, given_camera
-from steeple.core.study.inputs.support import limits_of
+from steeple.core.study.inputs.support import SupportLimits, limits_of
 from steeple.core.study.inputs.work import GivenWork, given_work
 from steeple.core.study.lens.framing import HIGHEST_MM, Framing, framing_of
 from steeple.core.study.lens.heights import (
     ARM_REACH_MM,
     TAPE_STEP_MM,
     BoundCode,
+    FreeBounds,
     HeightRange,
+    free_bounds,
     height_range,
 )
 from steeple.core.study.lens.settings import MARKED_STOPS, next_stop, widest_f_number, zoom_settings
@@ -36,6 +39,34 @@ from steeple.core.study.plan_study import CameraStudy
 
 ZOOMS = 20
 Stretch = tuple[float, float]
+Setting = tuple[int, float | None, float | None, float | None]
+"""Roll, place x and y, and zoom setting."""
+
+
+@dataclass(frozen=True, slots=True)
+class Known:
+    """What is known of one camera over one work: bounds whatever holds it, and framing and bounds with
+    what a support allows."""
+
+    free: dict[Setting, FreeBounds] = field(default_factory=dict)
+    held: dict[tuple[Setting, SupportLimits | None], tuple[Framing, HeightRange]] = field(
+        default_factory=dict
+    )
+
+    def of(
+        self, camera: GivenCamera, work: GivenWork, focal_mm: float | None
+    ) -> tuple[Framing, HeightRange]:
+        """Framing and bounds of the camera at a zoom setting."""
+        place = camera.part.position
+        setting = (camera.roll_deg, place.x_mm, place.y_mm, focal_mm)
+        found = self.held.get((setting, camera.limits))
+        if found is None:
+            framing = framing_of(camera, work, focal_mm)
+            if setting not in self.free:
+                self.free[setting] = free_bounds(framing, focal_mm)
+            found = framing, height_range(framing, focal_mm, free=self.free[setting])
+            self.held[setting, camera.limits] = found
+        return found
 
 
 @dataclass(frozen=True, slots=True)
@@ -149,17 +180,34 @@ def marked_aperture(camera: GivenCamera, focal_mm: float, needed: float) -> floa
 
 
 def candidates(
-    camera: GivenCamera, work: GivenWork, *, within: Stretch | None = None, zooms: int = ZOOMS
+    camera: GivenCamera,
+    work: GivenWork,
+    *,
+    within: Stretch | None = None,
+    zooms: int = ZOOMS,
+    known: Known | None = None,
 ) -> list[Candidate]:
-    """Every zoom setting of a camera's lens at the heights worth judging."""
+    """Every zoom setting of a camera's lens at the heights worth judging.
+
+    Parameters
+    ----------
+    camera, work
+        what films, and what is filmed.
+    within
+        heights looked at, in millimetres; None for all.
+    zooms
+        how many settings of a zoom are looked at.
+    known
+        what is known of the bounds of this camera over this work; what is found is added.
+    """
     lens = camera.lens
+    known = Known() if known is None else known
     focals: Sequence[float | None] = (None,)
     if camera.fixed_view is None and lens is not None:
         focals = zoom_settings(lens, zooms)
     found = []
     for focal in focals:
-        framing = framing_of(camera, work, focal)
-        heights = height_range(framing, focal)
+        framing, heights = known.of(camera, work, focal)
         reach = min(heights.at("ceiling") or ARM_REACH_MM, ARM_REACH_MM)
         low = max(heights.at("hands") or 0.0, heights.at("focus") or 0.0)
         middle = (low + max(low, reach)) / 2
@@ -227,13 +275,39 @@ def check_camera(plan: Plan, index: int) -> None:
         )
 
 
-def best_setting(plan: Plan, index: int, *, within: Stretch | None = None) -> Candidate | None:
+def _known(base: Plan, index: int, cache: StudyCache | None) -> Known:
+    """What is known of the bounds of a camera, whatever holds it."""
+    if cache is None:
+        return Known()
+    part = base.cameras[index].model_copy(update={"support": None})
+    bare = base.model_copy(
+        update={
+            "supports": (),
+            "cameras": (*base.cameras[:index], part, *base.cameras[index + 1 :]),
+        }
+    )
+    return cache.get(("bounds", index, bare.model_dump_json()), Known)
+
+
+def best_setting(
+    plan: Plan, index: int, *, within: Stretch | None = None, cache: StudyCache | None = None
+) -> Candidate | None:
     """The best setting of a plan's camera, either way round; None while gear is missing.
 
     Where the head would be in the picture, the lens is also tried slid away from the maker, as far
     as the zone allows.
+
+    Parameters
+    ----------
+    plan, index
+        the camera, and its place in the plan.
+    within
+        heights looked at, in millimetres; None for all.
+    cache
+        what is remembered of other supports and stretches of height under the same camera.
     """
     base = freed(plan, index)
+    known = _known(base, index, cache)
     work = given_work(base, Assumptions())
     found: list[Candidate] = []
     rolls = (0, 90) if base.cameras[index].roll_deg in (None, 0, 90) else (180, 270)
@@ -243,9 +317,9 @@ def best_setting(plan: Plan, index: int, *, within: Stretch | None = None) -> Ca
         camera = given_camera(part, index, work, Assumptions(), limits=limits)
         if camera is None:
             return None
-        turned = candidates(camera, work, within=within)
+        turned = candidates(camera, work, within=within, known=known)
         if camera.tilt_deg == 0 and not any(one.works for one in turned):
-            turned += slid_from_head(camera, index, best_of(turned), within)
+            turned += slid_from_head(camera, index, best_of(turned), within, known=known)
         if roll == rolls[0] and any(one.works for one in turned):
             return best_of(turned)
         found += turned
@@ -259,6 +333,7 @@ def slid_from_head(
     within: Stretch | None = None,
     *,
     zooms: int = ZOOMS,
+    known: Known | None = None,
 ) -> list[Candidate]:
     """Candidates with the lens slid away from the head by half of the room that is free on the
     maker's side of the zone at the best setting, and by all of it; none where the head is not in the way.
@@ -273,6 +348,8 @@ def slid_from_head(
         heights looked at, in millimetres; None for all.
     zooms
         how many settings of a zoom are looked at.
+    known
+        as `candidates` has it.
     """
     if "head" not in best.unmet or best.d_mm < best.framing.lowest:
         return []
@@ -288,7 +365,7 @@ def slid_from_head(
         moved = camera.part.model_copy(update={"position": Position(x_mm=None, y_mm=step)})
         slid = given_camera(moved, index, work, Assumptions(), limits=camera.limits)
         if slid is not None:
-            found += candidates(slid, work, within=within, zooms=zooms)
+            found += candidates(slid, work, within=within, zooms=zooms, known=known)
     return found
 
 

@@ -218,13 +218,17 @@ def _set_anew(rig: Rig, owned: Owned) -> Iterator[Rig]:
     """The camera at another height and zoom: within what its support reaches; and higher, where the column of the
     support leaves the picture as the zoom gets longer."""
     scene = rig.cameras[0]
-    best = best_setting(rig.plan, 0)
+    cache = scene.studies.cache
+    best = best_setting(rig.plan, 0, cache=cache)
     if best is None:
         return
     settings = [best]
     if scene.lens is not None and scene.lens.camera.lens is not None:
         now = scene.lens.settings.value_mm
-        higher = (best_setting(rig.plan, 0, within=(now * times, HIGHEST_MM)) for times in HIGHER)
+        higher = (
+            best_setting(rig.plan, 0, within=(now * times, HIGHEST_MM), cache=cache)
+            for times in HIGHER
+        )
         settings += [one for one in higher if one is not None and one.works]
     for setting in settings:
         made = _changed("held", rig.plan, changes_for(scene, setting), owned, scene)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cached_property
 from types import MappingProxyType
 
 from steeple.core.geometry.pose import Pose, looking
@@ -62,7 +63,7 @@ OVERVIEW_ROLES: tuple[Role, ...] = (
 USUAL_CLEAN_ISO = {"camera": 1_600.0, "fixed-lens camera": 800.0, "phone": 400.0, "webcam": 400.0}
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class GivenCamera:
     """A camera ready for the physics, except for zoom and height. Lengths in millimetres."""
 
@@ -136,7 +137,7 @@ class GivenCamera:
         """Whether a polarising filter is before its lens."""
         return self.part.filter is not None and self.part.filter.form == "polarising"
 
-    @property
+    @cached_property
     def pose(self) -> Pose:
         """The way it looks, from the origin."""
         upright = 0.0 if self.part.role == "overhead" else self.toward_deg
@@ -147,7 +148,7 @@ class GivenCamera:
             top_toward_deg=upright + self.roll_deg,
         )
 
-    @property
+    @cached_property
     def underside(self) -> Vector:
         """The way from the axis to the screw under the body; beside the picture where the camera
         is turned on its side for an upright one."""

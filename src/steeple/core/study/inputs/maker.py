@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 import numpy as np
 
@@ -93,7 +93,7 @@ class Person:
     seat_mm: float | None
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class GivenMaker:
     """The maker's body. Lengths in millimetres; ``seat_mm`` None = standing."""
 
@@ -116,7 +116,7 @@ class GivenMaker:
         """Elbow above the floor."""
         return self.proportions.elbow_mm(self.seat_mm)
 
-    @property
+    @cached_property
     def person(self) -> Person:
         """The maker in all poses; they face away from their edge of the table."""
         return Person(
@@ -127,19 +127,19 @@ class GivenMaker:
             seat_mm=self.seat_mm,
         )
 
-    @property
+    @cached_property
     def company(self) -> tuple[Figure, ...]:
         """The others as they keep still."""
         return tuple(one.figures[0] for one in self.others)
 
-    @property
+    @cached_property
     def heads(self) -> Array:
         """Every head that may enter a picture, in all poses: shape (n, 4); none where nobody is there."""
         own = np.zeros((0, 4)) if self.away else self.poses.heads
         others = [[*one.head.a, one.head.radius_mm] for one in self.company]
         return np.vstack([own, np.array(others).reshape(-1, 4)])
 
-    @property
+    @cached_property
     def company_rows(self) -> Array:
         """The other people as capsules, shape (n, 7)."""
         return rows_of(tuple(solid for one in self.company for solid in one.solids))

@@ -122,9 +122,58 @@ def nearest_focus_of(camera: GivenCamera, focal_mm: float | None) -> float | Non
     )
 
 
-def height_range(framing: Framing, focal_mm: float | None) -> HeightRange:
-    """Every bound of the lens height at a zoom setting."""
-    work, part = framing.work, framing.camera.part
+@dataclass(frozen=True, slots=True)
+class FreeBounds:
+    """The bounds of the lens height that stand whatever holds the camera: as `HeightRange` has them."""
+
+    floors: tuple[Bound, ...]
+    caps: tuple[Bound, ...]
+    never: tuple[BoundCode, ...]
+    head: tuple[float, float] | None
+    tight_mm: float | None
+
+
+def height_range(
+    framing: Framing, focal_mm: float | None, *, free: FreeBounds | None = None
+) -> HeightRange:
+    """Every bound of the lens height at a zoom setting.
+
+    Parameters
+    ----------
+    framing, focal_mm
+        the camera over the work; the zoom setting, None for a fixed view.
+    free
+        `free_bounds` of the same two, where they are known; None works them out.
+    """
+    free = free_bounds(framing, focal_mm) if free is None else free
+    floors, caps = list(free.floors), list(free.caps)
+    part = framing.camera.part
+    if framing.measure == "height":
+        if part.stand_lowest_mm is not None:
+            floors.append(Bound("stand-low", part.stand_lowest_mm))
+        if part.stand_highest_mm is not None:
+            caps.append(Bound("stand", part.stand_highest_mm))
+        _stand(framing, floors, caps)
+    if not floors:
+        floors.append(Bound("zone", framing.value_of(framing.lowest)))
+    return HeightRange(
+        floors=tuple(floors),
+        caps=tuple(caps),
+        never=free.never,
+        head=free.head,
+        tight_mm=free.tight_mm,
+    )
+
+
+def free_bounds(framing: Framing, focal_mm: float | None) -> FreeBounds:
+    """The bounds of the lens height at a zoom setting that do not hang on what holds the camera.
+
+    Parameters
+    ----------
+    framing, focal_mm
+        the camera over the work; the zoom setting, None for a fixed view.
+    """
+    work = framing.work
     floors: list[Bound] = []
     caps: list[Bound] = []
     never: list[BoundCode] = []
@@ -146,15 +195,7 @@ def height_range(framing: Framing, focal_mm: float | None) -> HeightRange:
         floor("focus", framing.root(lambda d: framing.focus_distance(d) - nearest))
     floor("hands", _hands(framing))
     _cap_all(framing, cap, never)
-    if framing.measure == "height":
-        if part.stand_lowest_mm is not None:
-            floors.append(Bound("stand-low", part.stand_lowest_mm))
-        if part.stand_highest_mm is not None:
-            caps.append(Bound("stand", part.stand_highest_mm))
-        _stand(framing, floors, caps)
-    if not floors:
-        floors.append(Bound("zone", framing.value_of(framing.lowest)))
-    return HeightRange(
+    return FreeBounds(
         floors=tuple(floors),
         caps=tuple(caps),
         never=tuple(never),
