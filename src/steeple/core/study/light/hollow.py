@@ -158,7 +158,7 @@ def hollow_study(study: LightStudy) -> HollowStudy | None:
 
 def _under(floor_lx: float, round_lx: float) -> float:
     """How far the floor is under the work round it, in stops, at most `MOST_STOPS` either way: the work
-    can lie in the dark behind a thing that the lamp shines past, into the hollow."""
+    can lie in the dark behind a lamp that shines into the hollow."""
     if floor_lx <= 0:
         return MOST_STOPS
     if round_lx <= floor_lx * 2.0**-MOST_STOPS:
