@@ -19,7 +19,7 @@ from steeple.services.gear import GearService
 from steeple.services.log.exchange import ExchangeService
 from steeple.services.log.learning import LearningService
 from steeple.services.log.recording import LogService
-from steeple.services.plans import PlanService
+from steeple.services.plans import Clock, PlanService
 from steeple.store.database import Database
 
 DATABASE_NAME = "steeple.db"
@@ -32,15 +32,20 @@ def data_folder(chosen: str | None) -> Path:
     return Path(given).expanduser().resolve() if given else user_data_path("steeple")
 
 
+def of_this_machine() -> datetime:
+    """The time by the clock of this machine."""
+    return datetime.now(UTC)
+
+
 def make_context(
-    database: Database, *, bench: bool = False, bench_port: int = BENCH_PORT
+    database: Database,
+    *,
+    bench: bool = False,
+    bench_port: int = BENCH_PORT,
+    clock: Clock = of_this_machine,
 ) -> Context:
-    """The services over a database, with the clock of this machine; ``bench`` opens the door to the local network
-    as soon as the application runs."""
-
-    def clock() -> datetime:
-        return datetime.now(UTC)
-
+    """The services over a database; ``bench`` opens the door to the local network as soon as the application runs,
+    ``clock`` gives aware times."""
     pairing = PairingService(database, clock)
     return Context(
         pairing=pairing,
@@ -55,7 +60,13 @@ def make_context(
     )
 
 
-def build(database: Database, *, bench: bool = False, bench_port: int = BENCH_PORT) -> FastAPI:
-    """The whole application over a database; ``bench`` and ``bench_port`` as `make_context`."""
-    context = make_context(database, bench=bench, bench_port=bench_port)
+def build(
+    database: Database,
+    *,
+    bench: bool = False,
+    bench_port: int = BENCH_PORT,
+    clock: Clock = of_this_machine,
+) -> FastAPI:
+    """The whole application over a database; ``bench``, ``bench_port`` and ``clock`` as `make_context`."""
+    context = make_context(database, bench=bench, bench_port=bench_port, clock=clock)
     return make_app(context, PAGES if PAGES.is_dir() else None)

@@ -13,18 +13,43 @@ from typing import Any
 
 import opentimelineio as otio
 import pytest
+from fastapi import FastAPI
 from jsonschema import Draft202012Validator
 from PIL import Image
 from starlette.testclient import TestClient
 
 from steeple.demo.log import fill_log
+from steeple.demo.world import fill
 from steeple.formats.log.log_json import log_schema
+from steeple.main import build
 from steeple.store.copies import backup_to
 from steeple.store.database import Database
 from steeple.store.log import LogRepository
 from steeple.store.pictures import PictureRepository
 
-BEGAN = datetime.now(UTC) - timedelta(hours=5)
+NOW = datetime(2026, 11, 29, 18, 20, 30, tzinfo=UTC)
+BEGAN = NOW - timedelta(hours=5)
+
+
+class StandingClock:
+    """A clock that goes on only when it is set."""
+
+    def __init__(self) -> None:
+        self.at = NOW
+
+    def __call__(self) -> datetime:
+        return self.at
+
+
+@pytest.fixture
+def now() -> StandingClock:
+    return StandingClock()
+
+
+@pytest.fixture
+def app(database: Database, now: StandingClock) -> FastAPI:
+    fill(database)
+    return build(database, clock=now)
 
 
 def event(minute: float, kind: str, number: int, /, **more: Any) -> dict[str, Any]:
@@ -46,7 +71,7 @@ def tell(
         json={
             "plan_id": plan,
             "device": device,
-            "sent_at": (sent_at or datetime.now(UTC)).isoformat(),
+            "sent_at": (sent_at or NOW).isoformat(),
             "events": list(events),
         },
     )
@@ -99,9 +124,9 @@ def test_events_of_another_plan_or_of_none_are_refused(api: TestClient) -> None:
 def test_a_phone_three_hours_off_is_set_right(api: TestClient) -> None:
     off = timedelta(hours=3)
     moved = [{**one, "at": (datetime.fromisoformat(one["at"]) + off).isoformat()} for one in WHOLE]
-    reply = tell(api, a_plan(api), *moved, sent_at=datetime.now(UTC) + off).json()
+    reply = tell(api, a_plan(api), *moved, sent_at=NOW + off).json()
     began = datetime.fromisoformat(reply["session"]["record"]["takes"][0]["start"])
-    assert abs((began - BEGAN - timedelta(minutes=1)).total_seconds()) < 1.0
+    assert began == BEGAN + timedelta(minutes=1)
     assert "3 h 0 min fast" in reply["session"]["record"]["troubles"][0]
 
 
@@ -153,8 +178,10 @@ def test_five_sessions_teach_how_long_their_maker_takes(api: TestClient) -> None
     assert "longer to set up" in "".join(one["text"] for one in row["says"])
 
 
-def test_takes_are_found_by_words_marks_days_and_stops(api: TestClient, database: Database) -> None:
-    fill_log(database, lambda: datetime.now(UTC))
+def test_takes_are_found_by_words_marks_days_and_stops(
+    api: TestClient, database: Database, now: StandingClock
+) -> None:
+    fill_log(database, now)
 
     def found(**query: str) -> int:
         return int(api.get("/api/log/takes", params=query).json()["count"])
@@ -173,10 +200,10 @@ def test_takes_are_found_by_words_marks_days_and_stops(api: TestClient, database
 
 
 def test_the_demo_log_teaches_a_lens_an_arm_a_lamp_and_a_battery(
-    api: TestClient, database: Database
+    api: TestClient, database: Database, now: StandingClock
 ) -> None:
-    assert fill_log(database, lambda: datetime.now(UTC))
-    assert not fill_log(database, lambda: datetime.now(UTC)), "once"
+    assert fill_log(database, now)
+    assert not fill_log(database, now), "once"
     compared = api.get("/api/log/compared").json()
     by_figure = {one["figure"]: one for one in compared["rows"]}
     lens = by_figure["lens.focal"]["learned"]
@@ -198,7 +225,7 @@ def test_the_demo_log_teaches_a_lens_an_arm_a_lamp_and_a_battery(
 
 
 def test_what_is_learned_stands_in_the_cupboard_until_it_is_switched_off(
-    api: TestClient, database: Database
+    api: TestClient, database: Database, now: StandingClock
 ) -> None:
     def share() -> float | None:
         things = api.get("/api/gear/things", params={"kind": "lens", "words": "16–50"}).json()
@@ -206,7 +233,7 @@ def test_what_is_learned_stands_in_the_cupboard_until_it_is_switched_off(
         return value
 
     assert share() is None
-    fill_log(database, lambda: datetime.now(UTC))
+    fill_log(database, now)
     assert share() == pytest.approx(0.971, abs=0.003)
     row = next(
         one for one in api.get("/api/log/compared").json()["rows"] if one["figure"] == "lens.focal"
@@ -274,16 +301,20 @@ def test_a_log_of_before_is_still_read(api: TestClient) -> None:
     assert reply.status_code == 200
 
 
-def test_the_log_goes_out_and_in_again_whole(api: TestClient, database: Database) -> None:
-    fill_log(database, lambda: datetime.now(UTC))
+def test_the_log_goes_out_and_in_again_whole(
+    api: TestClient, database: Database, now: StandingClock
+) -> None:
+    fill_log(database, now)
     content = api.get("/api/log/log.json").content
     Draft202012Validator(log_schema()).validate(json.loads(content))
     again = api.post("/api/log/open", content=content).json()
     assert again == {"sessions": 0, "events": 0, "pairs": 0}, "what is there counts once"
 
 
-def test_a_log_from_elsewhere_is_put_to_this_one(api: TestClient, database: Database) -> None:
-    fill_log(database, lambda: datetime.now(UTC))
+def test_a_log_from_elsewhere_is_put_to_this_one(
+    api: TestClient, database: Database, now: StandingClock
+) -> None:
+    fill_log(database, now)
     content = json.loads(api.get("/api/log/log.json").content)
     for one in content["sessions"]:
         one["id"] = f"other-{one['id']}"
@@ -412,14 +443,16 @@ def frame(api: TestClient, plan: str, **more: Any) -> list[dict[str, Any]]:
     return found
 
 
-def test_a_frame_belongs_to_the_session_that_runs(api: TestClient) -> None:
+def test_a_frame_belongs_to_the_session_that_runs(api: TestClient, now: StandingClock) -> None:
     plan = a_plan(api)
     assert {one["session_id"] for one in frame(api, plan)} == {None}
     tell(api, plan, *WHOLE[:2])
+    now.at += timedelta(minutes=1)
     pairs = frame(api, plan)
     assert {one["session_id"] for one in pairs} == {"session-1"}
     assert {one["room"] for one in pairs} == {"The workroom"}
     tell(api, plan, *WHOLE)
+    now.at += timedelta(minutes=1)
     assert {one["session_id"] for one in frame(api, plan)} == {None}, "it has ended"
     kept = [one for row in api.get("/api/log/compared").json()["rows"] for one in row["pairs"]]
     mine = [one for one in kept if one["session_id"] == "session-1"]
@@ -428,7 +461,7 @@ def test_a_frame_belongs_to_the_session_that_runs(api: TestClient) -> None:
 
 def test_a_session_left_open_for_days_is_not_the_one_that_runs(api: TestClient) -> None:
     plan = a_plan(api)
-    long_ago = (datetime.now(UTC) - timedelta(days=3)).isoformat()
+    long_ago = (NOW - timedelta(days=3)).isoformat()
     tell(api, plan, {**WHOLE[0], "at": long_ago})
     assert {one["session_id"] for one in frame(api, plan)} == {None}
 
