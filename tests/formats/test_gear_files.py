@@ -251,10 +251,10 @@ def test_a_name_that_looks_like_something_else_survives_a_table(name: str) -> No
     ids=["blanks", "digits", "powers", "marks", "place", "places", "before"],
 )
 def test_no_text_of_a_table_takes_long(content: str) -> None:
-    start = time.perf_counter()
+    start = time.thread_time()
     with suppress(DocumentError):
         read_gear_csv(content.encode(), kind="lens")
-    assert time.perf_counter() - start < 2.0
+    assert time.thread_time() - start < 2.0
 
 
 @pytest.mark.parametrize(

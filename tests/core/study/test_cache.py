@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import threading
 import time
 from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
@@ -109,19 +110,22 @@ def test_two_who_ask_at_once_share_what_is_made() -> None:
 def test_who_makes_one_thing_does_not_hold_up_another() -> None:
     cache = StudyCache()
     order: list[str] = []
+    begun, quick_made = threading.Event(), threading.Event()
 
     def slow() -> str:
-        time.sleep(0.3)
+        begun.set()
+        quick_made.wait(20)
         order.append("slow")
         return "slow"
 
     def quick() -> str:
         order.append("quick")
+        quick_made.set()
         return "quick"
 
     with ThreadPoolExecutor(2) as pool:
         first = pool.submit(cache.get, "a", slow)
-        time.sleep(0.05)
+        assert begun.wait(20)
         second = pool.submit(cache.get, "b", quick)
         assert (first.result(), second.result()) == ("slow", "quick")
     assert order == ["quick", "slow"]
