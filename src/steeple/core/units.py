@@ -118,15 +118,16 @@ def positive(value: float, field: str) -> float:
     InputError
         Code ``not-a-number`` or ``out-of-range``.
     """
-    if finite(value, field) <= 0:
-        raise InputError(
-            "out-of-range",
-            f"{field} is {value:g}; it must be greater than 0.",
-            field=field,
-            value=value,
-            allowed="greater than 0",
-        )
-    return value
+    if 0 < value < math.inf:
+        return value
+    finite(value, field)
+    raise InputError(
+        "out-of-range",
+        f"{field} is {value:g}; it must be greater than 0.",
+        field=field,
+        value=value,
+        allowed="greater than 0",
+    )
 
 
 def length_words(length_mm: float, system: UnitSystem) -> str:

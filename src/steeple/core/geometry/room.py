@@ -20,6 +20,16 @@ class Ceiling:
     first: tuple[float, float] = (0.0, 0.0)
     second: tuple[float, float] = (0.0, 0.0)
 
+    @property
+    def planes(self) -> list[tuple[float, float, float]]:
+        """What bounds it from above: height over the origin, and rise along x and along y; each for the whole room."""
+        found = [] if self.flat_mm is None else [(self.flat_mm, 0.0, 0.0)]
+        if self.along:
+            (p, low), (q, high) = self.first, self.second
+            rise = (high - low) / (q - p)
+            found.append((low - rise * p, *((rise, 0.0) if self.along == "x" else (0.0, rise))))
+        return found
+
     def height_at(self, x_mm: float, y_mm: float) -> float:
         """The lower of the level part and the slope above a place."""
         heights = [] if self.flat_mm is None else [self.flat_mm]

@@ -59,8 +59,12 @@ class WorkPlane:
 
     def point(self, x: float, s: float, h: float = 0.0) -> Vector:
         """A place in the axes of the plan."""
-        along = self.slope.times(s).plus(self.normal.times(h))
-        return self.middle.plus(self.right.times(x)).plus(along)
+        m, r, u, n = self.middle, self.right, self.slope, self.normal
+        return Vector(
+            m.x + r.x * x + (u.x * s + n.x * h),
+            m.y + r.y * x + (u.y * s + n.y * h),
+            m.z + r.z * x + (u.z * s + n.z * h),
+        )
 
     def lattice(self, across: int, along: int, h: float = 0.0) -> Array:
         """Places over the zone at the middles of equal cells, row by row from the near edge.

@@ -21,6 +21,10 @@ class View(Protocol):
     def least_distance_mm(self) -> float:
         """Distances at or below this have no meaning for the view (focal length, or 0)."""
 
+    @property
+    def halves(self) -> Extent:
+        """Half of the area behind the lens in millimetres; by angle the tangents of the half angles."""
+
     def covered(self, *, plane_distance_mm: float, pupil_to_focus_mm: float) -> Extent:
         """Width and height in millimetres seen on a plane, focused at ``pupil_to_focus_mm``."""
 
@@ -42,6 +46,11 @@ class LensView:
     def least_distance_mm(self) -> float:
         """See `View`; a thin lens focuses nothing nearer than its focal length."""
         return self.focal_mm
+
+    @property
+    def halves(self) -> Extent:
+        """See `View`."""
+        return Extent(width=self.area_mm.width / 2, height=self.area_mm.height / 2)
 
     def covered(self, *, plane_distance_mm: float, pupil_to_focus_mm: float) -> Extent:
         """See `View`."""
@@ -83,6 +92,11 @@ class AngleView:
     def least_distance_mm(self) -> float:
         """See `View`; nothing bounds it."""
         return 0.0
+
+    @property
+    def halves(self) -> Extent:
+        """See `View`."""
+        return self.tangents
 
     def covered(self, *, plane_distance_mm: float, pupil_to_focus_mm: float) -> Extent:
         """See `View`."""

@@ -206,7 +206,7 @@ def obstacle_in_view(scene: CameraStudy) -> Judgement | None:
         for i in range(_ACROSS)
         for j in range(_ALONG)
         for h in (0.0, scene.work.top_mm)
-    ]  # fmt: skip
+    ] if scene.work.blocks else []  # fmt: skip
     for block in scene.work.blocks:
         look()
         hidden = sum(block.meets(study.position, point) for point in points) / len(points)

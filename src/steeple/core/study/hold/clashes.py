@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from typing import Literal
 
 import numpy as np
@@ -78,7 +78,7 @@ class Placement:
     unknown: tuple[str, ...] = ()
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Spot:
     """Everything that a place is judged by."""
 
@@ -86,6 +86,13 @@ class Spot:
     work: GivenWork
     screw: Vector
     pyramid: Pyramid
+
+    @cached_property
+    def sides(self) -> tuple[tuple[Vector, float], ...]:
+        """The planes that what is in the picture lies before: unit normal, and the lens along it."""
+        pose = self.pyramid.pose
+        normals = [one.unit for one in (pose.axis, *self.pyramid.walls)]
+        return tuple((one, pose.position.dot(one)) for one in normals)
 
 
 def shelf_of(spot: Spot) -> Block | None:
@@ -272,10 +279,7 @@ def seen_mm(spot: Spot, member: Member, radius: float = 0.0) -> float:
     """How much of the middle line of a part of a rig is in the picture, or within a radius of it, and
     not under the table; in millimetres."""
     lens = spot.pyramid.pose.position
-    sides = [
-        (wall.unit, lens.dot(wall.unit) - radius)
-        for wall in (spot.pyramid.pose.axis, *spot.pyramid.walls)
-    ]
+    sides = [(normal, at - radius) for normal, at in spot.sides]
     low, high = _within(member.a, member.b, sides)
     if low >= high:
         return 0.0

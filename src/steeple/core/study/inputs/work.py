@@ -4,6 +4,9 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+import numpy as np
+
+from steeple.core.geometry.kernels import Array
 from steeple.core.geometry.rectangle import Rectangle
 from steeple.core.geometry.room import Block, Ceiling
 from steeple.core.geometry.vectors import Vector
@@ -99,6 +102,16 @@ class GivenWork:
     def table_top_of_zone_mm(self) -> float:
         """The highest place of the zone's volume above the table."""
         return max(corner.z for h in (0.0, self.top_mm) for corner in self.plane.corners(h))
+
+    @property
+    def overhead(self) -> tuple[Array, Array]:
+        """What hangs over the table: planes of the ceiling, shape (n, 3), see `Ceiling.planes`; boxes, shape (m, 5):
+        left, right, near, far and lower side."""
+        planes = [] if self.ceiling is None else self.ceiling.planes
+        boxes = [
+            (one.left, one.right, one.near, one.far, one.low) for one in self.blocks if one.low > 0
+        ]
+        return np.array(planes).reshape(-1, 3), np.array(boxes).reshape(-1, 5)
 
     def ceiling_at(self, x_mm: float, y_mm: float) -> float | None:
         """Ceiling above the table top at a place; None = not known."""

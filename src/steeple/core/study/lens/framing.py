@@ -2,26 +2,35 @@
 
 The camera keeps its aim and slides along the line on which it looks. Looking straight down, that is
 the plumb, and the distance from the middle of the zone is the lens height. Every distance asked for
-is found by root finding on the exact forms, to better than 0.001 mm.
+is found by halving on the exact forms (see `optics.sliding`), to better than 0.001 mm.
 
-Reference: thin-lens forms as in `optics`; root finding by Brent's method (Brent, *Algorithms for
-Minimization Without Derivatives*, ch. 4).
+Reference: thin-lens forms as in `optics`.
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable
+import math
 from dataclasses import dataclass
+from functools import cached_property
 from typing import Literal
 
 import numpy as np
-from scipy.optimize import brentq
 
 from steeple.core.geometry.kernels import Array, least_clearance, least_room, least_scale
 from steeple.core.geometry.pose import Pose, Pyramid
 from steeple.core.geometry.vectors import Vector
 from steeple.core.optics.focus import shared_focus_distance
 from steeple.core.optics.frame import Extent
+from steeple.core.optics.sliding import (
+    HEAD,
+    OVERHEAD,
+    SCALE,
+    SPARE,
+    WALL,
+    Figure,
+    last_clear,
+    reached,
+)
 from steeple.core.optics.view import View
 from steeple.core.study.inputs.aimed import aimed_for
 from steeple.core.study.inputs.camera import CAMERA_HALF_MM, PLATE_MM, GivenCamera
@@ -32,12 +41,11 @@ HIGHEST_MM = 20_000.0
 STEEP_DEG = 60.0
 """Up to this tilt a camera is placed by its height above the table, beyond it by its distance."""
 _CLEAR_MM = 0.5
-_TOLERANCE_MM = 1e-4
 _LEAN_OF_AXIS = 0.05
 Measure = Literal["height", "distance"]
 
 
-@dataclass(frozen=True, slots=True, eq=False)
+@dataclass(frozen=True, eq=False)
 class Framing:
     """A view over the work from any distance ``d`` along the axis; ``d`` is measured from the
     plane square to the axis through the middle of the zone.
@@ -58,12 +66,12 @@ class Framing:
     corners: Array
     ways: Array
 
-    @property
+    @cached_property
     def surface(self) -> Array:
         """Corners of the zone on the surface of the work: shape (4, 3)."""
         return self.corners[:4]
 
-    @property
+    @cached_property
     def top(self) -> Array:
         """Corners of the zone at the top of the work: shape (4, 3)."""
         return self.corners[4:]
@@ -91,9 +99,9 @@ class Framing:
 
     def position(self, d_mm: float) -> Vector:
         """The entrance pupil at a distance."""
-        return self.base.minus(self.pose.axis.times(d_mm))
+        return _back_along(self.base, self.pose.axis, d_mm)
 
-    @property
+    @cached_property
     def lowest(self) -> float:
         """The least distance at which a picture is formed: clear of the work, focus beyond f."""
         least = self.view.least_distance_mm
@@ -126,7 +134,13 @@ class Framing:
 
     def row(self, d_mm: float) -> Array:
         """The camera as the kernels take it."""
-        return self.pose.at(self.position(d_mm)).row
+        row = self._row_at_base.copy()
+        row[:3] = self.position(d_mm)
+        return row
+
+    @cached_property
+    def _row_at_base(self) -> Array:
+        return self.pose.at(self.base).row
 
     def least_spare(self, d_mm: float) -> float:
         """The widest margin round the zone, on every side alike, that is wholly in the picture, at
@@ -138,14 +152,19 @@ class Framing:
 
     def px_per_mm(self, d_mm: float, corners: Array) -> float:
         """Delivered pixels on a millimetre of the work where they are fewest."""
+        right, slope = self._told_apart
+        scale = least_scale(self.row(d_mm), corners, right, slope)
+        return float(scale) * self.work.delivery_px.width / (2 * self.tangents(d_mm).width)
+
+    @cached_property
+    def _told_apart(self) -> Array:
+        """Two ways square to each other along which detail is told apart; shape (2, 3)."""
         target, plane = self.work.target, self.work.plane
         # A hand or a face turns some side to the camera: no slant takes from what is made out on it.
         ways = (plane.right, plane.slope)
         if target is not None and target.is_person:
             ways = (self.pose.right, self.pose.up)
-        right, slope = (np.array([*way]) for way in ways)
-        scale = least_scale(self.row(d_mm), corners, right, slope)
-        return float(scale) * self.work.delivery_px.width / (2 * self.tangents(d_mm).width)
+        return np.array([[*way] for way in ways])
 
     def detail_px(self, d_mm: float) -> float:
         """Delivered pixels across the finest detail, on the surface of the work."""
@@ -153,19 +172,22 @@ class Framing:
 
     def hand_room(self, d_mm: float) -> float:
         """Free way along the axis from the top of the work to the rim of the lens."""
-        normal = self.work.plane.normal
-        top = self.work.plane.point(0.0, 0.0, self.work.top_mm)
-        fall = self.pose.axis.dot(normal)
+        to_rim = self.camera.rim_from_mark_mm - self.mark_behind(d_mm)
+        return d_mm + self._depth_of_top - to_rim
+
+    @cached_property
+    def _depth_of_top(self) -> float:
+        """The top of the work along the axis, from the plane that distances run from; away from the camera positive."""
+        plane = self.work.plane
+        fall = self.pose.axis.dot(plane.normal)
         if fall > -_LEAN_OF_AXIS:
-            depth = d_mm + self.nearest
-        else:
-            depth = top.minus(self.position(d_mm)).dot(normal) / fall
-        return depth - (self.camera.rim_from_mark_mm - self.mark_behind(d_mm))
+            return self.nearest
+        return plane.point(0.0, 0.0, self.work.top_mm).minus(self.base).dot(plane.normal) / fall
 
     def back(self, d_mm: float) -> Vector:
         """The middle of the back of the camera."""
         behind = self.mark_behind(d_mm) + self.camera.back_mm
-        return self.position(d_mm).minus(self.pose.axis.times(behind))
+        return _back_along(self.position(d_mm), self.pose.axis, behind)
 
     def rim(self, d_mm: float) -> Vector:
         """The middle of the front rim of the lens."""
@@ -174,7 +196,7 @@ class Framing:
 
     def mark(self, d_mm: float) -> Vector:
         """The sensor mark."""
-        return self.position(d_mm).minus(self.pose.axis.times(self.mark_behind(d_mm)))
+        return _back_along(self.position(d_mm), self.pose.axis, self.mark_behind(d_mm))
 
     def screw(self, d_mm: float) -> Vector:
         """The camera screw, or where a phone is gripped."""
@@ -183,18 +205,22 @@ class Framing:
 
     def ceiling_room(self, d_mm: float) -> float | None:
         """Free room above the camera; None where the ceiling is not known."""
-        back = self.back(d_mm)
+        return self._under_ceiling(self.back(d_mm))
+
+    def _under_ceiling(self, back: Vector) -> float | None:
         ceiling = self.work.ceiling_at(back.x, back.y)
-        if ceiling is None:
-            return None
-        aside = CAMERA_HALF_MM * float(np.hypot(self.pose.axis.x, self.pose.axis.y))
-        return ceiling - back.z - aside
+        return None if ceiling is None else ceiling - back.z - self._tipped_up_mm
+
+    @cached_property
+    def _tipped_up_mm(self) -> float:
+        """How far the corner of a tilted camera rises over the middle of its back."""
+        return CAMERA_HALF_MM * float(np.hypot(self.pose.axis.x, self.pose.axis.y))
 
     def overhead_room(self, d_mm: float) -> float | None:
         """Free room above the camera to the ceiling, or to a box that hangs over it; None where
         neither is known."""
-        rooms = [] if self.work.ceiling is None else [self.ceiling_room(d_mm) or 0.0]
         back = self.back(d_mm)
+        rooms = [] if self.work.ceiling is None else [self._under_ceiling(back) or 0.0]
         for block in self.work.blocks:
             beside = max(
                 block.left - back.x, back.x - block.right, block.near - back.y, back.y - block.far
@@ -222,17 +248,83 @@ class Framing:
             least_clearance(self.row(d_mm), tangents.width, tangents.height, self.work.maker.heads)
         )
 
-    def root(
-        self, growing: Callable[[float], float], *, floor: float | None = None
+    def reached(
+        self, figure: Figure, bound: float, *, falls: bool = False, floor: float | None = None
     ) -> float | None:
-        """Where a function that grows with the distance crosses zero; the floor where it is above
-        already; None where it never is."""
+        """The distance at which a figure reaches a bound; the floor where it has already; None where it never does.
+
+        Parameters
+        ----------
+        figure, bound
+            one of `optics.sliding` that grows with the distance; what it must reach.
+        falls
+            whether the figure falls with the distance instead.
+        floor
+            the least distance looked at; None for the least at which a picture is formed.
+        """
+        points, more = self._given_to(figure)
         low = self.lowest if floor is None else max(floor, self.lowest)
-        if growing(low) >= 0:
-            return low
-        if growing(HIGHEST_MM) < 0:
-            return None
-        return float(brentq(growing, low, HIGHEST_MM, xtol=_TOLERANCE_MM))
+        # On a slanting way a camera may come under a box and out again.
+        turns = figure == OVERHEAD and len(more) > 0 and self._tipped_up_mm > 0
+        d = reached(
+            figure, self._eye, self._eye[:12].copy(), points, more, -1.0 if falls else 1.0, bound, low, HIGHEST_MM,
+            CAMERA_HALF_MM / 2 if turns else 0.0,
+        )  # fmt: skip
+        return None if math.isnan(d) else d
+
+    def last_without_head(
+        self, *, within_mm: float, highest_mm: float, step_mm: float, share: float
+    ) -> tuple[float | None, bool]:
+        """The last distance, in steps, at which no head is in the picture before one is, None where one always is;
+        whether one is in it after that.
+
+        Parameters
+        ----------
+        within_mm
+            how far a head may reach in unseen.
+        highest_mm
+            how far it is looked for.
+        step_mm, share
+            a step is the greater of ``step_mm`` and this share of the distance.
+        """
+        heads, _ = self._given_to(HEAD)
+        d, then = last_clear(
+            self._eye, self._eye[:12].copy(), heads, within_mm, max(self.lowest, 30.0), highest_mm, step_mm, share
+        )  # fmt: skip
+        return None if math.isnan(d) else d, then
+
+    @cached_property
+    def _eye(self) -> Array:
+        """This camera as `optics.sliding` takes it."""
+        halves, camera = self.view.halves, self.camera
+        focus = math.nan if self.focus is None else self.focus
+        more = (
+            self.nearest, self.farthest, focus, self.view.least_distance_mm, halves.width, halves.height,
+            self._depth_of_top - camera.rim_from_mark_mm, camera.back_mm, CAMERA_HALF_MM,
+        )  # fmt: skip
+        return np.concatenate([self._row_at_base, np.array(more, dtype=np.float64)])
+
+    def _given_to(self, figure: Figure) -> tuple[Array, Array]:
+        """What `optics.sliding` asks for a figure by."""
+        work = self.work
+        if figure == SPARE:
+            return self.corners, self.ways
+        if figure == SCALE:
+            return self.surface, self._told_apart
+        if figure == OVERHEAD:
+            return work.overhead
+        if figure == WALL and work.walls is not None:
+            walls = work.walls
+            return np.array([[walls.left, walls.right, walls.near, walls.far]]), _NOTHING
+        return (work.maker.heads if figure == HEAD else _NOTHING), _NOTHING
+
+
+_NOTHING = np.zeros((0, 4))
+
+
+def _back_along(place: Vector, axis: Vector, by_mm: float) -> Vector:
+    """A place, moved back along the axis."""
+    return Vector(place.x - axis.x * by_mm, place.y - axis.y * by_mm, place.z - axis.z * by_mm)
 
 
 def framing_of(camera: GivenCamera, work: GivenWork, focal_mm: float | None) -> Framing:

@@ -14,6 +14,7 @@ from typing import Literal
 from steeple.core.budget import look
 from steeple.core.optics.focus import nearest_focus
 from steeple.core.optics.frame import PIXELS_PER_LINE
+from steeple.core.optics.sliding import FOCUSED, HAND, HEAD, OVERHEAD, SCALE, SPARE, WALL
 from steeple.core.study.base.result import Result
 from steeple.core.study.inputs.camera import CAMERA_HALF_MM, GivenCamera
 from steeple.core.study.inputs.support import screw_limits
@@ -189,11 +190,11 @@ def free_bounds(framing: Framing, focal_mm: float | None) -> FreeBounds:
             caps.append(Bound(code, framing.value_of(d)))
 
     look()
-    floor("zone", framing.root(lambda d: framing.least_spare(d) - work.margin_mm))
+    floor("zone", framing.reached(SPARE, work.margin_mm))
     nearest = nearest_focus_of(framing.camera, focal_mm)
     if nearest is not None:
-        floor("focus", framing.root(lambda d: framing.focus_distance(d) - nearest))
-    floor("hands", _hands(framing))
+        floor("focus", framing.reached(FOCUSED, nearest))
+    floor("hands", framing.reached(HAND, work.hand_room_mm, floor=_life_size(framing)))
     _cap_all(framing, cap, never)
     return FreeBounds(
         floors=tuple(floors),
@@ -209,7 +210,7 @@ def _tight(framing: Framing) -> float | None:
     low = _life_size(framing)
     if framing.overhead_room(low) is None:
         return None
-    d = framing.root(lambda d: TIGHT_MM - (framing.overhead_room(d) or 0.0), floor=low)
+    d = framing.reached(OVERHEAD, TIGHT_MM, falls=True, floor=low)
     return None if d is None else framing.value_of(d)
 
 
@@ -228,7 +229,9 @@ def _stand(framing: Framing, floors: list[Bound], caps: list[Bound]) -> None:
         d = least
         for _ in range(_ROUNDS):
             off = screw_mm - framing.screw(d).z
-            d = max(least, d + off / -framing.pose.axis.z)
+            before, d = d, max(least, d + off / -framing.pose.axis.z)
+            if abs(d - before) < 1e-9:
+                break
         return framing.value_of(d)
 
     lowest = None if low is None or part.stand_lowest_mm is not None else at(low)
@@ -249,32 +252,20 @@ def _life_size(framing: Framing) -> float:
     return max(framing.lowest, 2 * least - depth)
 
 
-def _hands(framing: Framing) -> float | None:
-    """Least distance with room for hands."""
-    return framing.root(
-        lambda d: framing.hand_room(d) - framing.work.hand_room_mm, floor=_life_size(framing)
-    )
-
-
 def _cap_all(
     framing: Framing, cap: Callable[[BoundCode, float | None], None], never: list[BoundCode]
 ) -> None:
     """Everything that bounds the distance from above."""
     low, life_size = framing.lowest, _life_size(framing)
     if framing.overhead_room(low) is not None:
-        cap(
-            "ceiling",
-            framing.root(lambda d: -(framing.overhead_room(d) or 0.0), floor=life_size),
-        )
+        cap("ceiling", framing.reached(OVERHEAD, 0.0, falls=True, floor=life_size))
     if framing.wall_room(low) is not None:
-        cap(
-            "wall",
-            framing.root(lambda d: CAMERA_HALF_MM - (framing.wall_room(d) or 0.0), floor=life_size),
-        )
+        cap("wall", framing.reached(WALL, CAMERA_HALF_MM, falls=True, floor=life_size))
     if framing.detail_px(low) < PIXELS_PER_LINE:
         never.append("detail")
     else:
-        cap("detail", framing.root(lambda d: PIXELS_PER_LINE - framing.detail_px(d)))
+        px_per_share = framing.work.delivery_px.width * framing.work.detail_mm
+        cap("detail", framing.reached(SCALE, PIXELS_PER_LINE / px_per_share, falls=True))
     clear, head = _head(framing)
     if not clear:
         never.append("head")
@@ -286,18 +277,16 @@ def _head(framing: Framing) -> tuple[bool, float | None]:
     """Whether any distance keeps the head out of the picture, and the greatest that does."""
     if not framing.camera.keeps_head_out:
         return True, None
-    before: float | None = None
     d, highest = max(framing.lowest, 30.0), HIGHEST_MM
     room = framing.overhead_room(d)
     if room is not None:
         highest = min(highest, d + max(0.0, room) + HEAD_STEP_MM)
-    while d <= highest:
-        if framing.head_clearance(d) >= -HAIR_MM:
-            before = d
-        elif before is not None:
-            return True, framing.root(lambda d: -HAIR_MM - framing.head_clearance(d), floor=before)
-        d += max(HEAD_STEP_MM, HEAD_STEP_SHARE * d)
-    return before is not None, None
+    before, seen_then = framing.last_without_head(
+        within_mm=HAIR_MM, highest_mm=highest, step_mm=HEAD_STEP_MM, share=HEAD_STEP_SHARE
+    )
+    if not seen_then:
+        return before is not None, None
+    return True, framing.reached(HEAD, -HAIR_MM, falls=True, floor=before)
 
 
 def _head_stretch(framing: Framing) -> tuple[float, float] | None:
