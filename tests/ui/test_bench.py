@@ -124,6 +124,24 @@ def test_what_stopped_is_told_with_what_the_plan_expects(server: Server, at_benc
     assert record["did"][0]["does"] == ["battery", "start"]
 
 
+@pytest.mark.parametrize(
+    "what", ["something stopped", "restarted, changed", "set otherwise", "next stage", "a note"]
+)
+def test_what_is_opened_beside_a_take_lies_above_the_thumbs_bar(
+    at_bench: AtBench, what: str
+) -> None:
+    page = at_bench(GILDING)
+    begin(page)
+    page.get_by_role("button", name=what, exact=True).click()
+    bar = page.get_by_role("navigation", name="At the bench").locator("..").bounding_box()
+    last = page.get_by_label("What else happened").get_by_role("button").last
+    page.wait_for_timeout(100)
+    told = last.bounding_box()
+    assert bar is not None
+    assert told is not None
+    assert told["y"] + told["height"] <= bar["y"]
+
+
 def test_taps_without_a_connection_are_kept_and_sent_later(
     server: Server, at_bench: AtBench, context: BrowserContext
 ) -> None:

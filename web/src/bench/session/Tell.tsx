@@ -1,6 +1,6 @@
 /** What happened beside the take: something stopped, was done, was set otherwise, was lost; the next stage; the end. */
 import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import classes from '../bench.module.css';
 import type { Says } from '../told';
 import { type Field, FORMS, filledIn, type Given, PANELS, type Panel, type Values } from './forms';
@@ -11,6 +11,11 @@ interface Props extends Given {
 
 export function Tell(props: Props) {
   const [open, setOpen] = useState<Panel | null>(null);
+  const opened = useRef<HTMLDivElement>(null);
+  // The thumb's bar lies over the foot of the page: what was opened comes up from under it.
+  useEffect(() => {
+    if (open !== null) opened.current?.scrollIntoView({ block: 'nearest' });
+  }, [open]);
   const done = (says: Says): void => {
     props.onSay(says);
     setOpen(null);
@@ -32,10 +37,12 @@ export function Tell(props: Props) {
           </button>
         ))}
       </div>
-      {open === 'stage' ? <StagePanel {...props} onSay={done} /> : null}
-      {open !== null && open !== 'stage' ? (
-        <FormPanel key={open} {...props} panel={open} onSay={done} />
-      ) : null}
+      <div ref={opened} className={classes.opened}>
+        {open === 'stage' ? <StagePanel {...props} onSay={done} /> : null}
+        {open !== null && open !== 'stage' ? (
+          <FormPanel key={open} {...props} panel={open} onSay={done} />
+        ) : null}
+      </div>
     </section>
   );
 }
