@@ -347,9 +347,9 @@ def bounded_levels(full: Array, least: Array, fill_share: float = FILL_SHARE) ->
         rows.append(0.5 * row)
         wanted.append(0.0)
     low = np.minimum(least, 0.999)
-    return np.asarray(
-        lsq_linear(np.array(rows), np.array(wanted), bounds=(low, np.ones(len(full)))).x
-    )
+    bounds = (low, np.ones(len(full)))
+    solved = lsq_linear(np.array(rows), np.array(wanted), bounds, method="bvls", max_iter=100)
+    return np.asarray(solved.x)
 
 
 def aim_lx(scenes: Sequence[CameraStudy], rest: Spread | None) -> float | None:
