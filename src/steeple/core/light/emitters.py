@@ -183,8 +183,9 @@ def light_at(
         raise InputError(
             "wrong-shape", "Points must have shape (n, 3).", field="points", value=points.shape
         )
-    spread = np.ascontiguousarray(np.broadcast_to(normals, points.shape), dtype=np.float64)
-    rows = emitters if isinstance(emitters, np.ndarray) else rows_of(emitters)
+    # Of one kind always, one may write to them: a compiled loop is compiled anew for every other kind.
+    spread = np.array(np.broadcast_to(normals, points.shape), dtype=np.float64, order="C")
+    rows = np.ascontiguousarray(emitters if isinstance(emitters, np.ndarray) else rows_of(emitters))
     free, seen = np.zeros((len(rows), len(points))), np.zeros((len(rows), len(points)))
     given = (tables, solids.capsules, solids.planes, solids.hull_starts, solids.hull_balls)
     solid = 8 + len(solids.capsules) + len(solids.planes)

@@ -74,13 +74,13 @@ def gloss_luminance(
     The lamp is taken as wholly visible; where a solid hides a part of it, the caller takes that
     share off. Right to 5 % or 1 cd/m².
     """
-    rows = emitters if isinstance(emitters, np.ndarray) else rows_of(emitters)
+    rows = np.ascontiguousarray(emitters if isinstance(emitters, np.ndarray) else rows_of(emitters))
     points = np.ascontiguousarray(points, dtype=np.float64)
     out = np.zeros((len(rows), len(points)))
-    normals = np.ascontiguousarray(np.broadcast_to(np.array([*normal]), points.shape))
-    gloss_on(
-        points, normals, np.array([*eye]), rows, tables, finish.alpha, finish.ior, finish.metal, out
-    )
+    # Of one kind always, as in `light_at`.
+    normals = np.array(np.broadcast_to([*normal], points.shape), dtype=np.float64, order="C")
+    at = np.array([*eye], dtype=np.float64)
+    gloss_on(points, normals, at, rows, tables, finish.alpha, finish.ior, finish.metal, out)
     return out
 
 

@@ -10,7 +10,7 @@ import math
 
 import numpy as np
 
-from steeple.core.geometry.kernels import Array, inlined_loop, quick_loop, quick_loop_with_arrays
+from steeple.core.geometry.kernels import Array, quick_loop, quick_loop_with_arrays
 from steeple.core.light.kernels.exact import RECTANGLE, _frame
 from steeple.core.light.kernels.rows import intensity
 
@@ -48,7 +48,7 @@ def _masking(cos: float, alpha2: float) -> float:
     return 2.0 / (1.0 + math.sqrt(1.0 + alpha2 * tan2))
 
 
-@inlined_loop
+@quick_loop
 def _sent(
     x: float,
     y: float,
